@@ -315,7 +315,18 @@ describe('the document', () => {
     await begin();
     await merge(document, 'add');
     const waiting = (await plugins()).find(({ name }) => name === 'Brine Gate');
-    expect(waiting?.copies.map(({ state }) => state)).toEqual(['gone']);
+    expect(waiting?.copies.map(({ state }) => state)).toEqual(['awaited']);
+    // Read again it is missing still, and gets no second place.
+    const preview = await server.call<OrderPreview>('POST', 'document/preview', {
+      text: JSON.stringify(document),
+      how: 'add',
+      choices: {},
+    });
+    expect(preview.body.matches.find(({ from }) => from.name === 'Brine Gate')?.how).toBe(
+      'missing',
+    );
+    await merge(document, 'add');
+    expect((await plugins()).filter(({ name }) => name === 'Brine Gate')).toHaveLength(1);
     expect(treeOf(await exported())).toEqual(treeOf(document));
     writeBundle(place, 'elsewhere.lv2', {
       uri: 'urn:plugin:1',

@@ -21,9 +21,9 @@ export interface Arrangement {
   readonly pluginNames: ReadonlyMap<string, PluginNames>;
   /** Folders and dividers below a folder, or `cabinet id` at the top, in order. */
   readonly below: ReadonlyMap<string, readonly Folder[]>;
-  /** Placements of ordinary folders, in order. */
+  /** Placements of ordinary folders, in order; those of plugins that are not here too. */
   readonly placements: ReadonlyMap<string, readonly Placement[]>;
-  /** Plugins of every folder, smart ones too, in order. */
+  /** Plugins of every folder, smart ones too, in order; only those that are here. */
   readonly members: ReadonlyMap<string, readonly PluginId[]>;
   /** Folders a plugin is in, smart ones too, by plugin. Those that are in none are not there. */
   readonly foldersOf: ReadonlyMap<string, readonly Folder[]>;
@@ -172,10 +172,13 @@ function arrange(
     }
   }
   const members = new Map<string, readonly PluginId[]>();
+  const here = keyedById(plugins);
+  const ofHere = (ids: readonly PluginId[] | undefined): readonly PluginId[] | undefined =>
+    ids?.every((id) => here.has(id)) ? ids : ids?.filter((id) => here.has(id));
   for (const { id, shortcutTo } of folders) {
     const inside =
       (rules.membersOf(shortcutTo ?? id) as readonly PluginId[] | undefined) ??
-      parts.placed.get(shortcutTo ?? id);
+      ofHere(parts.placed.get(shortcutTo ?? id));
     if (inside) {
       members.set(id, inside);
     }

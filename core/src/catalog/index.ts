@@ -14,6 +14,8 @@ export {
   isForOldSessions,
   preferred,
   isOnly32Bit,
+  isAwaited,
+  isGone,
   isPresent,
   faceOf,
   type SettingFacts,

@@ -28,9 +28,9 @@ export interface CopyCard {
 
 /**
  * `present` when the last scan saw it; `away` while its place is out of reach; `gone` keeps what
- * the user made of it.
+ * the user made of it; `awaited` was never here: an order from elsewhere names it.
  */
-export type CopyState = 'present' | 'away' | 'gone';
+export type CopyState = 'present' | 'away' | 'gone' | 'awaited';
 
 /** A plugin as every screen shows it. */
 export interface Plugin {
@@ -76,7 +76,12 @@ export const nameOfCopy = (copy: Pick<FoundCopy, 'name' | 'path'>): string =>
  */
 export const preferred: readonly Format[] = ['VST3', 'CLAP', 'AU', 'LV2', 'VST2', 'LADSPA'];
 
-const stateRank: Readonly<Record<CopyState, number>> = { present: 0, away: 100, gone: 200 };
+const stateRank: Readonly<Record<CopyState, number>> = {
+  present: 0,
+  away: 100,
+  gone: 200,
+  awaited: 300,
+};
 
 /** Whether some copy is on the disk, and of a setting also its file. A chain always is. */
 export const isPresent = (plugin: {
@@ -86,6 +91,20 @@ export const isPresent = (plugin: {
 }): boolean =>
   plugin.chain !== undefined ||
   (!plugin.setting?.isGone && plugin.copies.some((copy) => copy.state === 'present'));
+
+/** Whether nothing of it is on this computer any more: what the user made of it stays, and it counts nowhere. */
+export const isGone = (plugin: {
+  readonly copies: readonly Pick<CopyCard, 'state'>[];
+  readonly chain?: readonly PluginId[];
+  readonly setting?: Pick<SettingFacts, 'isGone'>;
+}): boolean =>
+  plugin.chain === undefined &&
+  (plugin.setting?.isGone === true ||
+    (plugin.copies.length > 0 && plugin.copies.every(({ state }) => state === 'gone')));
+
+/** Whether it was never on this computer: it has a place in the order, and is no plugin of the catalog. */
+export const isAwaited = ({ copies }: Pick<Plugin, 'copies'>): boolean =>
+  copies.length > 0 && copies.every(({ state }) => state === 'awaited');
 
 /** Whose picture a thing shows: a setting shows its plugin's. */
 export const faceOf = ({ id, setting }: Pick<Plugin, 'id' | 'setting'>): PluginId =>

@@ -78,7 +78,7 @@ export const acceptsAll: TakenBySession = { formats, takes32Bit: false };
 
 /** Why a host takes no such copy as it is; null when it does. */
 export function whyNotCopy(copy: CopyCard, accepts: TakenBySession): string | null {
-  if (copy.state === 'gone') {
+  if (copy.state === 'gone' || copy.state === 'awaited') {
     return 'gone from the disk';
   }
   if (copy.state === 'away') {

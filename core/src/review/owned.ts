@@ -1,5 +1,6 @@
 /** What one owns, beside what of it one uses. */
 import { grouped } from '../grouped.ts';
+import { isGone } from '../catalog/plugin.ts';
 import { compareNames } from '../text/compare.ts';
 import { firstGroup, loadsOf, type ReviewMaterial, type StudiedPlugin } from './studied.ts';
 
@@ -30,6 +31,10 @@ export interface Makers {
 
 type OwnedIn = Pick<ReviewMaterial, 'plugins' | 'uses'>;
 
+/** Those that are on this computer: not what is gone from it. */
+export const ownedIn = (plugins: readonly StudiedPlugin[]): StudiedPlugin[] =>
+  plugins.filter((plugin) => !isGone(plugin));
+
 function ownedOf(plugins: readonly StudiedPlugin[], loads: ReadonlyMap<string, number>): Owned {
   const ids = plugins.map(({ id }) => id);
   return {
@@ -45,7 +50,8 @@ const byCount = (groups: ReadonlyMap<string, readonly unknown[]>): string[] =>
     .map(([name]) => name);
 
 /** Vendors against groups of types. */
-export function makersOf({ plugins, uses }: OwnedIn): Makers {
+export function makersOf({ plugins: all, uses }: OwnedIn): Makers {
+  const plugins = ownedIn(all);
   const loads = loadsOf(uses);
   const byVendor = grouped(plugins.map((plugin) => [plugin.vendor ?? '', plugin]));
   const byGroup = grouped(plugins.map((plugin) => [firstGroup(plugin), plugin]));
@@ -63,7 +69,8 @@ export interface OwnedGroup extends Owned {
 }
 
 /** Groups of types, the one with most plugins first. */
-export function ownedByGroup({ plugins, uses }: OwnedIn): OwnedGroup[] {
+export function ownedByGroup({ plugins: all, uses }: OwnedIn): OwnedGroup[] {
+  const plugins = ownedIn(all);
   const loads = loadsOf(uses);
   const byGroup = grouped(plugins.map((plugin) => [firstGroup(plugin), plugin]));
   return byCount(byGroup).map((group) => ({

@@ -32,7 +32,27 @@ import { monthsOf } from './when.ts';
 
 const runs = { numRuns: 60 };
 
+/** What is not gone, written another way. */
+const owned = (plugins: ReviewMaterial['plugins']): ReviewMaterial['plugins'][number][] =>
+  plugins.filter(
+    ({ copies }) => copies.length === 0 || copies.some(({ state }) => state !== 'gone'),
+  );
+
 describe('what is owned and used', () => {
+  it('counts nothing that is gone from this computer', () => {
+    const material = aMaterial({
+      plugins: [
+        aPlugin('here'),
+        aPlugin('away', { copies: [aCopy('a', 'VST3', { state: 'away' })] }),
+        aPlugin('gone', { copies: [aCopy('g', 'VST3', { state: 'gone' })] }),
+      ],
+      uses: [aUse('here'), aUse('gone')],
+    });
+    expect(summaryOf(material)[0]).toBe(
+      'You own 2 plugins by 1 vendor, and loaded 1 of them (50 %) 2 times.',
+    );
+    expect(makersOf(material).cells.flatMap(({ plugins }) => plugins)).toEqual(['here', 'away']);
+  });
   it('counts as d3-array does', () => {
     fc.assert(
       fc.property(anyMaterial, (material) => {
@@ -42,7 +62,7 @@ describe('what is owned and used', () => {
           ({ plugin }) => plugin,
         );
         const cells = group(
-          material.plugins,
+          owned(material.plugins),
           ({ vendor }) => vendor ?? '',
           (plugin) => firstGroup(plugin),
         );
@@ -58,13 +78,13 @@ describe('what is owned and used', () => {
           expect(used).toEqual(expected.filter((id) => loads.has(id)));
           expect(all).toBe(sum(expected, (id) => loads.get(id) ?? 0));
         }
-        for (const owned of ownedByGroup(material)) {
-          expect(owned.plugins).toHaveLength(
-            material.plugins.filter((plugin) => firstGroup(plugin) === owned.group).length,
+        for (const of of ownedByGroup(material)) {
+          expect(of.plugins).toHaveLength(
+            owned(material.plugins).filter((plugin) => firstGroup(plugin) === of.group).length,
           );
         }
         const byVendor = rollup(
-          material.plugins,
+          owned(material.plugins),
           (plugins) => plugins.length,
           ({ vendor }) => vendor ?? '',
         );
@@ -393,8 +413,9 @@ describe('a review', () => {
         const wish = { ...wholeReview(now), from: now - 90 * day, vendor, track: 'bus' as const };
         const meant = narrowMaterial(material, wish);
         const { groups } = reviewPart.own(material, wish);
-        expect(sum(groups, ({ plugins }) => plugins.length)).toBe(meant.plugins.length);
-        const own = new Set(meant.plugins.map(({ id }) => id));
+        const plugins = owned(meant.plugins);
+        expect(sum(groups, (of) => of.plugins.length)).toBe(plugins.length);
+        const own = new Set(plugins.map(({ id }) => id));
         expect(sum(groups, ({ loads }) => loads)).toBe(
           material.uses.filter(
             ({ plugin, at, track }) =>

@@ -2,7 +2,7 @@
 import { plural } from '../text/plural.ts';
 import { typeName } from '../taxonomy/tree.ts';
 import { keysByMonth, type KeysOfMonth } from './keys.ts';
-import { ownedByGroup, type OwnedGroup } from './owned.ts';
+import { ownedByGroup, ownedIn, type OwnedGroup } from './owned.ts';
 import { loadsOf, type ReviewMaterial } from './studied.ts';
 
 /** A group must hold so many to be named as owned and little used (a rule of thumb, no source). */
@@ -40,17 +40,19 @@ function keysThen(months: readonly KeysOfMonth[]): string[] {
 
 /** Sentences about what is looked at; the first always stands, the others where there are loads. */
 export function summaryOf(material: Pick<ReviewMaterial, 'plugins' | 'uses'>): string[] {
-  const { plugins, uses } = material;
+  const { uses } = material;
+  const plugins = ownedIn(material.plugins);
   const vendors = new Set(plugins.flatMap(({ vendor }) => vendor ?? [])).size;
   const loads = loadsOf(uses);
   const owned = `${plural(plugins.length, 'plugin')} by ${plural(vendors, 'vendor')}`;
   if (uses.length === 0) {
     return [`You own ${owned}. None was loaded in this time.`];
   }
-  const names = new Map(plugins.map(({ id, name }) => [id, name]));
+  const names = new Map(material.plugins.map(({ id, name }) => [id, name]));
+  const used = plugins.filter(({ id }) => loads.has(id)).length;
   const [top = '', times = 0] = [...loads].sort(([, a], [, b]) => b - a)[0] ?? [];
   return [
-    `You own ${owned}, and loaded ${loads.size} of them (${percent(loads.size, plugins.length)}) ${plural(uses.length, 'time')}.`,
+    `You own ${owned}, and loaded ${used} of them (${percent(used, plugins.length)}) ${plural(uses.length, 'time')}.`,
     `Half of all loads went to ${plural(halfOf(loads, uses.length), 'plugin')}; ${names.get(top) ?? ''} leads with ${times}.`,
     ...littleUsed(ownedByGroup(material)),
     ...keysThen(keysByMonth(uses)),

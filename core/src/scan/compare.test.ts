@@ -9,7 +9,7 @@ const copy = (path: string, over: Partial<FoundCopy> = {}): FoundCopy => ({
   version: '1.0',
   ...over,
 });
-const known = (c: FoundCopy, state: 'present' | 'gone' = 'present'): KnownCopy => ({
+const known = (c: FoundCopy, state: KnownCopy['state'] = 'present'): KnownCopy => ({
   key: copyKey(c),
   copy: c,
   state,
@@ -40,6 +40,14 @@ describe('comparing a scan with what was known', () => {
   it('says a gone copy is back, and gone only once', () => {
     expect(sorts([known(copy('a'), 'gone')], [copy('a')])).toEqual(['returned a']);
     expect(sorts([known(copy('a'), 'gone')], [])).toEqual([]);
+  });
+  it('says that what was awaited arrives, here or at another path, and never that it is gone', () => {
+    const awaited = [known(copy('a', { identity: 'urn:x' }), 'awaited')];
+    expect(sorts(awaited, [copy('a', { identity: 'urn:x' })])).toEqual(['arrived a']);
+    expect(sorts(awaited, [])).toEqual([]);
+    expect(compare(awaited, [copy('b', { identity: 'urn:x' })])).toMatchObject([
+      { sort: 'arrived', known: awaited[0]?.key, from: null, to: '1.0' },
+    ]);
   });
   it('knows a copy that only its file told of when opening tells who it is', () => {
     const bare = { ...bareCopy('LADSPA', '/l/room_9.so'), version: null };

@@ -1,4 +1,5 @@
 /** What a scan found, held against what was known: its findings. */
+import type { CopyState } from '../catalog/plugin.ts';
 import { isSameValue } from '../change.ts';
 import { shortKey } from '../text/storable.ts';
 import { grouped } from '../grouped.ts';
@@ -23,7 +24,7 @@ export type FindingKind = (typeof findingKinds)[number];
 export interface KnownCopy {
   readonly key: string;
   readonly copy: FoundCopy;
-  readonly state: 'present' | 'away' | 'gone';
+  readonly state: CopyState;
 }
 
 /** One thing a scan has to say about one copy; `known` is the key of the copy that was known before. */
@@ -71,13 +72,7 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
     const elsewhere = id === null ? undefined : missing.get(id);
     if (elsewhere && !moved.has(elsewhere.key)) {
       moved.add(elsewhere.key);
-      results.push({
-        sort: copy.status === 'failed' ? 'failed' : 'moved',
-        found: copy,
-        known: elsewhere.key,
-        from: elsewhere.copy.path,
-        to: copy.path,
-      });
+      results.push(movedFrom(elsewhere, copy));
     } else {
       results.push({
         sort: copy.status === 'failed' ? 'failed' : 'arrived',
@@ -89,11 +84,22 @@ export function compare(known: readonly KnownCopy[], found: readonly FoundCopy[]
     }
   }
   for (const k of known) {
-    if (k.state !== 'gone' && !foundKeys.has(k.key) && !moved.has(k.key)) {
+    if (k.state !== 'gone' && k.state !== 'awaited' && !foundKeys.has(k.key) && !moved.has(k.key)) {
       results.push({ sort: 'gone', found: null, known: k.key, from: k.copy.path, to: null });
     }
   }
   return results;
+}
+
+/** What was only awaited has not moved: it is here for the first time. */
+function movedFrom(before: KnownCopy, copy: FoundCopy): Comparison {
+  const ends = { found: copy, known: before.key };
+  if (before.state === 'awaited') {
+    const sort = copy.status === 'failed' ? 'failed' : 'arrived';
+    return { sort, ...ends, from: null, to: copy.version };
+  }
+  const sort = copy.status === 'failed' ? 'failed' : 'moved';
+  return { sort, ...ends, from: before.copy.path, to: copy.path };
 }
 
 const fileKey = ({ format, path }: FoundCopy): string => `${format}\n${path}`;
@@ -150,6 +156,9 @@ function compareOne(before: KnownCopy, copy: FoundCopy): Comparison {
   const sameProblem = isSameValue(before.copy.problem, copy.problem);
   if (copy.status === 'failed' && !(sameProblem && before.state === 'present')) {
     return { sort: 'failed', ...base };
+  }
+  if (before.state === 'awaited') {
+    return { sort: 'arrived', ...base, from: null };
   }
   if (before.state !== 'present') {
     return { sort: 'returned', ...base };

@@ -11,6 +11,7 @@ import {
   allFolders,
   cabinetsOf,
   orderOf,
+  plainFolder,
   type OrderRecord,
   type Setting,
 } from '../order/records.ts';
@@ -151,6 +152,43 @@ describe('the catalog of a studio', () => {
     expect([...pluginById.values()]).toEqual(things);
     expect(pluginById.get('sluice')).toMatchObject({ kind: 'tool', vendor: 'Quoin' });
     expect(pluginById.get('pair')).toMatchObject({ types: ['delay'] });
+  });
+  it('has what is awaited apart, and in no folder', () => {
+    const away = pluginOf('Avocet', { copies: [copyOf('a', { state: 'awaited' })] });
+    const cabinet: OrderRecord = {
+      table: 'cabinet',
+      id: asId('c'),
+      name: 'C',
+      position: 'V',
+      opensFor: [],
+      sortedBy: null,
+    };
+    const folder: OrderRecord = {
+      ...plainFolder,
+      table: 'folder',
+      id: asId('f'),
+      cabinet: asId('c'),
+      parent: null,
+      form: 'folder',
+      name: 'F',
+      position: 'V',
+      rule: null,
+    };
+    const placed = (plugin: string): OrderRecord => ({
+      table: 'placement',
+      id: asId(`${plugin} there`),
+      folder: asId('f'),
+      plugin: asId(plugin),
+      position: plugin,
+    });
+    const order = orderOf([cabinet, folder, placed('avocet'), placed('heron')]);
+    const studio = createStudio()(facts({ catalog: [...catalog, away], order }));
+    expect(studio.catalog.awaited).toEqual([away]);
+    expect(named(studio.catalog.things, 'Avocet')).toBeUndefined();
+    const { members, foldersOf, placements } = studio.arrange('c', 0);
+    expect([members.get('f'), [...foldersOf.keys()]]).toEqual([['heron'], ['heron']]);
+    expect(placements.get('f')).toHaveLength(2);
+    expect(studio.finder().find('avocet', habitsOf(noUse), 5).hits).toEqual([]);
   });
   it('gives a setting the names of its plugin and the copies of its format', () => {
     const slow = named(createStudio()(whole).catalog.settings, 'Slow');

@@ -11,7 +11,7 @@ import {
   type FoundSettingCard,
 } from '../arrangement/setting-plugin.ts';
 import { nothingSaid, withAnswer, type Answer, type AnswerFacts } from '../catalog/answer.ts';
-import { preferred, type Plugin } from '../catalog/plugin.ts';
+import { isAwaited, preferred, type Plugin } from '../catalog/plugin.ts';
 import type { Format } from '../formats/found-copy.ts';
 import { keyedById } from '../grouped.ts';
 import type { Usage } from '../loading/warmth.ts';
@@ -41,6 +41,8 @@ export interface StudioFacts {
 export interface StudioCatalog {
   /** All plugins, with chains behind them; what the user says of kind, types and vendor is in them. */
   readonly plugins: readonly Plugin[];
+  /** Plugins that are not on this computer, and for which the order has a place. */
+  readonly awaited: readonly Plugin[];
   /** Saved settings as things of their own, which stand in no list where nobody asks for them. */
   readonly settings: readonly Plugin[];
   /** Those of which something was made. */
@@ -125,13 +127,16 @@ function createCatalog() {
       formatOrder: readonly Format[],
     ): StudioCatalog => {
       const saidOf = (id: string): Answer | undefined => answers.get(id);
-      const own = catalog.map((plugin) => answered(plugin, saidOf(plugin.id)));
+      const own = catalog
+        .filter((plugin) => !isAwaited(plugin))
+        .map((plugin) => answered(plugin, saidOf(plugin.id)));
       const ownerOf = settingOwners(keyedById<Plugin>(own), (id) => pluginNames.get(id)?.nickname);
       const plugins = withChains(own, chains.values(), saidOf, kept);
       const settings = settingsAsSaid(found, kept, ownerOf, saidOf);
       const things = [...plugins, ...settings];
       return {
         plugins,
+        awaited: catalog.filter(isAwaited),
         settings,
         filedSettings: settings.filter(({ id }) => kept.has(id)),
         things,

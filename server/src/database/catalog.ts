@@ -97,6 +97,11 @@ export async function readCatalog(
       byPlugin.set(pluginId, [card]);
     }
   }
+  for (const [id, cards] of byPlugin) {
+    // What was awaited is here: nothing is said any more of the copies it has elsewhere.
+    const own = cards.filter(({ state }) => state !== 'awaited');
+    byPlugin.set(id, own.length > 0 ? own : cards);
+  }
   return plugins
     .filter(({ id }) => byPlugin.has(id))
     .map(({ id, arrivedAt, formerNames, ...plugin }) => ({
@@ -446,6 +451,20 @@ export const markCopies = async (
   );
 };
 
+/** What was awaited arrives now. */
+export const markArrived = async (
+  manager: EntityManager,
+  plugins: readonly string[],
+  at: Date,
+): Promise<void> => {
+  if (plugins.length > 0) {
+    await manager.query('UPDATE plugin SET arrived_at = $2 WHERE id = ANY($1::uuid[])', [
+      plugins,
+      at,
+    ]);
+  }
+};
+
 const isFailedHere = `copy.computer_id = :computer AND status = 'failed' AND state = 'present'
   AND ${isCatalogued}`;
 
@@ -555,8 +574,8 @@ export async function countSpellings(
 ): Promise<Map<string, number>> {
   const rows: { spelling: string; count: number }[] = await manager.query(
     `SELECT facts->>'vendor' spelling, count(*)::int FROM copy WHERE computer_id = $1
-      AND plugin_id IS NOT NULL AND status = 'ok' AND ${isCatalogued}
-      AND facts->>'vendor' IS NOT NULL GROUP BY 1`,
+      AND plugin_id IS NOT NULL AND status = 'ok' AND state <> 'awaited'
+      AND ${isCatalogued} AND facts->>'vendor' IS NOT NULL GROUP BY 1`,
     [computer],
   );
   return new Map(rows.map((row) => [row.spelling, row.count]));

@@ -24,6 +24,7 @@ import { NamesOfRecords1763900000021 } from './migrations/0021-names-of-records.
 import { NamesAndFirstCopies1763900000022 } from './migrations/0022-names-and-first-copies.ts';
 import { SessionSteps1763900000023 } from './migrations/0023-session-steps.ts';
 import { SetAside1763900000024 } from './migrations/0024-set-aside.ts';
+import { Awaited1763900000025 } from './migrations/0025-awaited.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -62,6 +63,7 @@ export const migrations = [
   NamesAndFirstCopies1763900000022,
   SessionSteps1763900000023,
   SetAside1763900000024,
+  Awaited1763900000025,
 ];
 
 /** What the driver and TypeORM say of a connection that is not there, where they give no code. */

@@ -75,6 +75,18 @@ describe('the list', () => {
     expect(screen.getByRole('link', { name: 'go to Scan' })).toBeTruthy();
   });
 
+  it('counts what is gone apart, whole and narrowed', () => {
+    show({
+      plugins: [...plugins, pluginOf('Wigeon', { copies: [copyOf('w', { state: 'gone' })] })],
+    });
+    const status = (): string =>
+      screen.getAllByRole('status').find((one) => one.className === 'shown')?.textContent ?? '';
+    expect(status()).toBe('All 4 plugins, and 1 gone');
+    press('/');
+    fireEvent.change(screen.getByLabelText('Search'), { target: { value: 'wi' } });
+    expect(status()).toContain('of 4 plugins, and 1 gone');
+  });
+
   it('is narrowed by what is typed, kept in the address, and shown whole again', async () => {
     const { address } = show();
     press('/');
@@ -514,6 +526,39 @@ describe('an opened folder', () => {
   const key = (name: string, pressed: string, more: object = {}): void => {
     fireEvent.keyDown(inFolder(name), { key: pressed, ...more });
   };
+
+  it('tells what is not on this computer apart, and removes it one by one or from all folders', () => {
+    const awaited = (name: string) =>
+      pluginOf(name, { copies: [copyOf(name, { state: 'awaited' })] });
+    const { acts } = show({
+      at: '/file?open=Delays',
+      plugins: [...plugins, awaited('Avocet'), awaited('Bittern')],
+      records: [
+        ...records,
+        placed('Delays', 'avocet', 'C'),
+        placed('Delays', 'bittern', 'D'),
+        placed('Gates', 'avocet'),
+      ],
+    });
+    expect(screen.getByText('All 4 plugins')).toBeTruthy();
+    const open = screen.getByRole('listitem', { name: 'Delays, open' });
+    expect(open.textContent).toContain('2 plugins');
+    expect(within(open).getByText('2 not on this computer')).toBeTruthy();
+    const press_ = (name: string): void => {
+      fireEvent.click(within(open).getByRole('button', { name, hidden: true }));
+    };
+    press_('Remove Avocet from this folder');
+    press_('Remove all 2 from this folder');
+    press_('Remove all 3 from every folder');
+    expect(acts).toEqual([
+      { act: 'take-out', placements: ['Delays-avocet'] },
+      { act: 'take-out', placements: ['Delays-avocet', 'Delays-bittern'] },
+      {
+        act: 'take-out',
+        placements: expect.arrayContaining(['Delays-avocet', 'Delays-bittern', 'Gates-avocet']),
+      },
+    ]);
+  });
 
   it('selects by a press, with Ctrl one more, with Shift a run', () => {
     show({ at: '/file?open=Delays', records: [...records, placed('Delays', 'wharf', 'C')] });

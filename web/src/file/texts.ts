@@ -141,6 +141,7 @@ export const listSortings: Record<Sorting, string> = {
 };
 export const filterTheList = 'Filter the list';
 export const ofAll = (all: string): string => `of ${all}`;
+export const andGone = (gone: number): string => (gone === 0 ? '' : `, and ${gone} gone`);
 export const showAll = 'show all';
 export const exportThisListForA = 'Export this list for a spreadsheet (CSV)';
 export const exportAsCsv = 'Export as CSV';
@@ -175,7 +176,7 @@ export const removeFromTheTray = (plugin: string): string => `Remove ${plugin} f
 export const file = 'File';
 export const suggestions = 'Suggestions';
 export const forUnfiledPlugins = 'for unfiled plugins';
-export const typeOfAll = (count: number): string => `Type of ${count} plugins`;
+export const typeOfAll = (count: number): string => `Type of ${plural(count, 'plugin')}`;
 export const nameOneAtATime = 'A nickname is for one plugin: go to one that is not selected.';
 export const typeOf = (plugin: string): string => `Type of ${plugin}`;
 export const view = 'View';

@@ -9,7 +9,7 @@ import { useActs, useArrangement, useCatalog, useOrder } from '../studio/context
 import { useNotices } from '../ui/notices.tsx';
 import { TickList } from '../ui/tick-list.tsx';
 import { adviceAct } from './model/advice-act.ts';
-import { choicesOf, onlyChosen, type AdviceChoice } from './model/choices.ts';
+import { choicesOf, followWords, onlyChosen, type AdviceChoice } from './model/choices.ts';
 import { PluginLinks } from './pictures/behind.tsx';
 import * as texts from './texts.ts';
 
@@ -69,7 +69,7 @@ export function AdviceDialog({ advice, onClose }: Props) {
         </Button>
         {canFollow && (
           <Button disabled={choices !== null && chosen.size === 0} onClick={follow}>
-            {texts.adviceDoes[advice.kind](chosen.size)}
+            {followWords(advice.kind, chosen.size)}
           </Button>
         )}
       </Modal.Footer>

@@ -244,19 +244,20 @@ export const median = 'Median';
 export const seconds = 'Seconds';
 
 // advice-dialog
-/** What pressing the button does, to as many as are chosen. */
-export const adviceDoes: Readonly<Record<Advice['kind'], (chosen: number) => string>> = {
-  'file-used': (chosen) => `File ${chosen} in the folder “Loaded every week”`,
-  'name-slow': () => '',
-  'keep-chain': () => 'Keep as a chain',
-  reorder: () => 'Sort it by use',
-  'used-cabinet': () => 'Create the cabinet “What I really use”',
-  'hide-unused': (chosen) => `Hide ${plural(chosen, 'plugin')} in Load`,
-  retire: (chosen) => `Set ${plural(chosen, 'copy', 'copies')} aside`,
-  'try-again': (chosen) => `File ${plural(chosen, 'plugin')} in the folder`,
-  merge: () => 'Merge the two',
-  trials: () => '',
-  doubles: (chosen) => `Hide ${plural(chosen, 'plugin')} in Load`,
+export const fileInLoadedEveryWeek = (chosen: number): string =>
+  `File ${plural(chosen, 'plugin')} in “Loaded every week”`;
+export const fileInTheFolder = (chosen: number): string =>
+  `File ${plural(chosen, 'plugin')} in the folder`;
+export const hideThemInLoad = (chosen: number): string =>
+  `Hide ${plural(chosen, 'plugin')} in Load`;
+export const setThemAside = (chosen: number): string =>
+  `Set ${plural(chosen, 'copy', 'copies')} aside`;
+/** What pressing the button does, where nothing is chosen. */
+export const adviceDoes: Readonly<Partial<Record<Advice['kind'], string>>> = {
+  'keep-chain': 'Keep as a chain',
+  reorder: 'Sort it by use',
+  'used-cabinet': 'Create the cabinet “What I really use”',
+  merge: 'Merge the two',
 };
 export const nameOfTheChain = 'Name of the chain';
 export const theirFilesAreNotTouched =

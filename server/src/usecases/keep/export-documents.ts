@@ -1,6 +1,6 @@
 /** The order out of the application: as a document, an outline, a table, and copies as lines. */
 import type { EntityManager } from 'typeorm';
-import { withAnswer, type Plugin } from '@clever-drawer/core/catalog';
+import { isAwaited, withAnswer, type Plugin } from '@clever-drawer/core/catalog';
 import { copyLineOf } from '@clever-drawer/core/exchange';
 import { asId, type PluginId } from '@clever-drawer/core/id';
 import { answerIn, type Order } from '@clever-drawer/core/order';
@@ -95,7 +95,9 @@ export async function pluginsAsSaid(
   order: Order,
 ): Promise<Plugin[]> {
   const plugins = await readCatalog(manager, computer);
-  return plugins.map((plugin) => withAnswer(plugin, answerIn(order, plugin.id)));
+  return plugins
+    .filter((plugin) => !isAwaited(plugin))
+    .map((plugin) => withAnswer(plugin, answerIn(order, plugin.id)));
 }
 
 /** All copies of a computer as lines, as `scan` writes what is found; pictures lie where they lie. */

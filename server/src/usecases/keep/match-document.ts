@@ -13,15 +13,22 @@ import type { Incoming } from './read-incoming.ts';
 interface CatalogHere {
   readonly plugins: ReadonlyMap<string, ToMatch>;
   readonly copies: readonly CopyRow[];
+  /** Plugins that are not here, and for which the order has a place. */
+  readonly awaited: ReadonlySet<string>;
 }
 
 /** The plugins of a computer that have a copy which can be read, by id. */
 export async function catalogOf(manager: EntityManager, computer: string): Promise<CatalogHere> {
-  const copies = (await allCopies(manager, computer)).filter(({ status }) => status === 'ok');
+  const all = (await allCopies(manager, computer)).filter(({ status }) => status === 'ok');
+  const copies = all.filter(({ state }) => state !== 'awaited');
   const byPlugin = grouped(copies.map((copy) => [copy.pluginId ?? '', copy.facts] as const));
   const plugins = (await listPlugins(manager, computer)).filter(({ id }) => byPlugin.has(id));
+  const awaited = new Set(
+    all.flatMap(({ pluginId }) => (pluginId !== null && !byPlugin.has(pluginId) ? [pluginId] : [])),
+  );
   return {
     copies,
+    awaited,
     plugins: new Map(
       plugins.map(({ id, name, vendor }) => [
         id,
@@ -48,7 +55,7 @@ export async function knownHere(
  */
 export function matchDocument(
   document: OrderDocument,
-  { plugins }: CatalogHere,
+  { plugins, awaited }: CatalogHere,
   choices: Incoming['choices'],
   known: ReadonlyMap<string, string>,
 ): Match[] {
@@ -60,7 +67,7 @@ export function matchDocument(
       copies: copies.map(copyFound),
     }),
   );
-  const open = wanted.filter(({ id }) => !known.has(id));
+  const open = wanted.filter(({ id }) => awaited.has(known.get(id) ?? '') || !known.has(id));
   const found = new Map(
     matchPlugins(open, [...plugins.values()]).map((match) => [match.from, match]),
   );
@@ -71,7 +78,7 @@ export function matchDocument(
       const because = 'you said so';
       return { from: id, how: 'same', choices: [{ plugin: chosen, probability: 1, because }] };
     }
-    if (here !== undefined) {
+    if (here !== undefined && !awaited.has(here)) {
       const because = 'it is the very same plugin of this computer';
       return { from: id, how: 'same', choices: [{ plugin: here, probability: 1, because }] };
     }

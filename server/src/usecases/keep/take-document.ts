@@ -22,7 +22,8 @@ import type { Incoming } from './read-incoming.ts';
 
 /**
  * What each plugin of the document is here. One that is missing, or was asked about in vain, gets a
- * place that waits: a plugin whose copies are gone, which a scan that finds one of them fills.
+ * place that waits, the same again: a plugin whose copies are awaited, which a scan that finds one of
+ * them fills.
  */
 export async function placesFor(
   manager: EntityManager,
@@ -32,6 +33,18 @@ export async function placesFor(
   choices: Incoming['choices'],
   now: Date,
 ): Promise<Map<string, PluginId | null>> {
+  const rowsHere = await allCopies(manager, computer);
+  const awaited = new Map(
+    rowsHere.flatMap(({ key, state, pluginId }) =>
+      state === 'awaited' && pluginId !== null ? [[key, pluginId] as const] : [],
+    ),
+  );
+  /** The place that it got when it was read before. */
+  const placeOf = ({ id, copies }: OrderDocument['plugins'][number]): string | undefined =>
+    [...awaited.values()].find((place) => place === id) ??
+    copies
+      .map((copy) => awaited.get(copyKey(copyFound(copy))))
+      .find((place) => place !== undefined);
   const places = new Map<string, PluginId | null>();
   const waiting: OrderDocument['plugins'][number][] = [];
   for (const [at, plugin] of document.plugins.entries()) {
@@ -45,8 +58,11 @@ export async function placesFor(
       // Nothing tells what it is, so nothing could ever take its place.
       places.set(plugin.id, null);
     } else {
-      places.set(plugin.id, asId(randomUUID()));
-      waiting.push(plugin);
+      const place = placeOf(plugin);
+      places.set(plugin.id, asId(place ?? randomUUID()));
+      if (place === undefined) {
+        waiting.push(plugin);
+      }
     }
   }
   const rows = waiting.map(
@@ -64,7 +80,7 @@ export async function placesFor(
     }),
   );
   await addPlugins(manager, computer, rows);
-  const known = new Set((await allCopies(manager, computer)).map(({ key }) => key));
+  const known = new Set(rowsHere.map(({ key }) => key));
   const copies = waiting.flatMap((plugin) =>
     plugin.copies
       .map(copyFound)
@@ -89,7 +105,7 @@ const waitingCopy = (
   format: facts.format,
   path: facts.path,
   status: 'ok',
-  state: 'gone',
+  state: 'awaited',
   facts,
   firstSeenAt: now,
   lastSeenAt: now,

@@ -18,6 +18,7 @@ import {
   addPlugins,
   existingPlugins,
   forgetCopies,
+  markArrived,
   markCopies,
   pluginsOfCopies,
   readSights,
@@ -79,6 +80,14 @@ export async function saveBatch(manager: EntityManager, batch: Batch): Promise<v
   await followOwners(manager, scan.computerId, rows);
   await assignPlugins(manager, scan.computerId, rows, batch.plugins, batch.now);
   await saveCopies(manager, scan.computerId, rows);
+  await markArrived(
+    manager,
+    reported.flatMap(({ comparison: { sort, known: key }, row }) => {
+      const before = sort === 'arrived' && key !== null ? known.get(key) : undefined;
+      return before?.state === 'awaited' && row.pluginId !== null ? [row.pluginId] : [];
+    }),
+    batch.now,
+  );
   await markCopies(manager, scan.computerId, seen, 'present', batch.now);
   await markCopies(
     manager,

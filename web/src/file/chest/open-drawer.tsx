@@ -14,6 +14,7 @@ import { useActs, useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { useLatest } from '../../ui/use-latest.ts';
 import { useSelection } from '../../ui/use-selection.ts';
 import { FolderForm } from '../forms/folder-form.tsx';
+import { Awaited } from './awaited.tsx';
 import { PlacedPlugin } from './placed-plugin.tsx';
 import type { ChestActs, ChestState } from './use-chest.ts';
 import * as formTexts from '../forms/texts.ts';
@@ -64,6 +65,7 @@ export function OpenDrawer({ folder, chest, children }: OpenDrawerProps) {
       {members.length > 0 && (
         <Members members={members} folder={folder} acts={acts} placements={placements} />
       )}
+      <Awaited placements={placements} />
       {members.length > drawn && (
         <p className="text-soft open-empty">
           {formTexts.andMoreOfThem(members.length - drawn)}{' '}
@@ -84,6 +86,7 @@ interface MembersProps {
 function Members({ members, folder, acts, placements }: MembersProps) {
   const { pluginById } = useCatalog();
   const shown = members.slice(0, drawn).filter((id) => pluginById.has(id));
+  const here = placements.filter(({ plugin }) => pluginById.has(plugin));
   const selection = useSelection(shown);
   const { active, ids } = selection;
   const choose = useLatest(acts.choose);
@@ -109,7 +112,7 @@ function Members({ members, folder, acts, placements }: MembersProps) {
               plugin={plugin}
               folder={folder}
               acts={acts}
-              placements={placements}
+              placements={here}
               selection={selection}
             />
           )

@@ -164,3 +164,13 @@ export const matches = (count: number, some: string): string =>
   `Matches ${count}: ${some}${count > 3 ? ' …' : ''}`;
 export const matchesNothingYet = 'Matches nothing yet.';
 export const enterAtLeastOneKeyword = 'Enter at least one keyword; separate several with commas.';
+
+// awaited
+export const notOnThisComputer = (count: number): string => `${count} not on this computer`;
+export const removeThePlaceOf = (plugin: string): string => `Remove ${plugin} from this folder`;
+export const filledWhenInstalled =
+  'They come from another computer’s order, and appear here once they are installed.';
+export const removeTheseFromTheFolder = (count: number): string =>
+  count === 1 ? 'Remove it from this folder' : `Remove all ${count} from this folder`;
+export const removeFromAllFolders = (count: number): string =>
+  `Remove all ${count} from every folder`;

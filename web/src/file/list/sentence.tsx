@@ -1,7 +1,7 @@
 /** What narrows the list, as a sentence whose words can be pressed. */
 import { Search } from 'lucide-react';
 import { memo, useMemo, useState, type ReactNode, type RefObject } from 'react';
-import type { Plugin } from '@clever-drawer/core/catalog';
+import { isGone, type Plugin } from '@clever-drawer/core/catalog';
 import { formats } from '@clever-drawer/core/formats';
 import { isNarrowed, sortings, type Filter, type Row } from '@clever-drawer/core/search';
 import { plural } from '@clever-drawer/core/text';
@@ -57,14 +57,16 @@ interface SentenceToolsProps {
 
 function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsProps) {
   const writeTable = useWriteTable();
+  const gone = rows.filter(({ plugin }) => isGone(plugin)).length;
   return (
     <div className="sentence-tools">
       <LettersField field={field} filter={filter} setFilter={setFilter} />
       <span className="shown" role="status">
         {isNarrowed(filter) ? (
           <>
-            <strong>{rows.length}</strong>{' '}
-            {texts.ofAll(plural(total, filter.kind === 'setting' ? 'setting' : 'plugin'))}{' '}
+            <strong>{rows.length - gone}</strong>{' '}
+            {texts.ofAll(plural(total, filter.kind === 'setting' ? 'setting' : 'plugin'))}
+            {texts.andGone(gone)}{' '}
             <button
               type="button"
               className="link-words"
@@ -87,7 +89,10 @@ function SentenceTools({ field, filter, setFilter, rows, total }: SentenceToolsP
             </button>
           </>
         ) : (
-          <>{texts.all(total)}</>
+          <>
+            {texts.all(total)}
+            {texts.andGone(gone)}
+          </>
         )}
       </span>
     </div>

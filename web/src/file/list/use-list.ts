@@ -1,6 +1,6 @@
 /** The list of the File screen: what narrows it, how it is lined up, and the rows that are left. */
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { kinds, type Kind } from '@clever-drawer/core/catalog';
+import { isGone, kinds, type Kind } from '@clever-drawer/core/catalog';
 import { formats, type Format } from '@clever-drawer/core/formats';
 import {
   facets,
@@ -25,7 +25,7 @@ export interface List {
   readonly sorting: Sorting;
   readonly setSorting: (sorting: Sorting) => void;
   readonly rows: readonly Row[];
-  /** How many there are in all. */
+  /** How many there are in all on this computer; what is gone from it is not counted. */
   readonly total: number;
 }
 
@@ -173,11 +173,15 @@ export function useList(): List {
     },
     [setState],
   );
+  const total = useMemo(
+    () => (filter.kind === 'setting' ? settings : plugins).filter((one) => !isGone(one)).length,
+    [filter.kind, settings, plugins],
+  );
   return {
     filter,
     sorting,
     rows,
-    total: filter.kind === 'setting' ? settings.length : plugins.length,
+    total,
     setFilter,
     setSorting: (next) => {
       setState((s) => ({ ...s, sorting: next }));

@@ -1,5 +1,6 @@
 /** What one chooses from before advice on many is followed: its plugins, or its copies. */
 import type { Advice, AdviceKind, RetirableCopy, Tie } from '@clever-drawer/core/review';
+import * as texts from '../texts.ts';
 
 /** One plugin or copy that it would be done to. */
 export interface AdviceChoice {
@@ -51,3 +52,20 @@ export const onlyChosen = (
     copies: taken.flatMap(({ copy }) => copy ?? []),
   };
 };
+
+/** What following does to as many as are chosen, in words. */
+export function followWords(kind: AdviceKind, chosen: number): string {
+  switch (kind) {
+    case 'file-used':
+      return texts.fileInLoadedEveryWeek(chosen);
+    case 'try-again':
+      return texts.fileInTheFolder(chosen);
+    case 'hide-unused':
+    case 'doubles':
+      return texts.hideThemInLoad(chosen);
+    case 'retire':
+      return texts.setThemAside(chosen);
+    default:
+      return texts.adviceDoes[kind] ?? '';
+  }
+}
