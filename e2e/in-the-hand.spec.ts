@@ -551,3 +551,34 @@ test('what could not be fetched while the program was away is told, and the scre
   await expect(page.getByTitle(/questions? waits?$/)).toBeVisible();
   await expect(page.getByTestId('notice')).toHaveCount(0);
 });
+
+test('parts of screens have addresses, are found by what people call them, and a wrong address says so', async ({
+  page,
+  demo,
+}) => {
+  const find = async (letters: string): Promise<void> => {
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
+    await page.keyboard.type(letters);
+    await page.keyboard.press('Enter');
+  };
+  await page.goto(`${demo.address}/nowhere/at/all`);
+  await expect(page.getByRole('heading', { name: 'No page here' })).toBeVisible();
+  await expectNoAxeFindings(page);
+  await page.getByRole('link', { name: 'Go to your plugins' }).click();
+  await expect(page).toHaveURL(/\/file/);
+  await find('backup');
+  await expect(page).toHaveURL(/\/keep\?tab=backups/);
+  await find('spreadsheet');
+  await expect(page).toHaveURL(/\/keep\?tab=files/);
+  await find('what you own');
+  await expect(page).toHaveURL(/\/review\?part=own/);
+  await find('many at once');
+  await expect(page.getByRole('listbox', { name: 'Questions' })).toBeVisible();
+  await find('all vendors');
+  await expect(page.getByRole('dialog', { name: /vendors/i })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page).not.toHaveURL(/vendors/);
+  await page.goto(`${demo.address}/sort?way=list`);
+  await expect(page.getByRole('listbox', { name: 'Questions' })).toBeVisible();
+});

@@ -5,7 +5,9 @@ import {
   createBrowserRouter,
   Navigate,
   Outlet,
+  Link,
   RouterProvider,
+  useLocation,
   useRouteError,
   type RouteObject,
 } from 'react-router';
@@ -58,7 +60,14 @@ const createRouter = (queries: QueryClient) =>
       },
       shouldRevalidate: () => false,
       children: [
-        { Component: Shell, children: [...screenRoutes, { path: '*', Component: FirstScreen }] },
+        {
+          Component: Shell,
+          children: [
+            ...screenRoutes,
+            { index: true, Component: FirstScreen },
+            { path: '*', Component: NoSuchPage },
+          ],
+        },
       ],
     },
   ]);
@@ -134,4 +143,18 @@ function FailedScreen(): never {
 function FirstScreen() {
   const { plugins } = useCatalog();
   return <Navigate to={plugins.length > 0 ? '/file' : '/scan'} replace />;
+}
+
+/** An address that leads nowhere says so, and where to go from there. */
+function NoSuchPage() {
+  const { pathname } = useLocation();
+  return (
+    <main id="content" tabIndex={-1} className="empty">
+      <h1>{texts.noSuchPage}</h1>
+      <p>{texts.nothingIsAt(pathname)}</p>
+      <p>
+        <Link to="/">{texts.goToThePlugins}</Link>
+      </p>
+    </main>
+  );
 }

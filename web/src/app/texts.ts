@@ -169,3 +169,8 @@ export const nothingTo = (direction: string): string => `Nothing to ${direction}
 // app
 export const opening = 'Opening …';
 export const openingComputer = (computer: string): string => `Opening ${computer} …`;
+
+// no such page
+export const noSuchPage = 'No page here';
+export const nothingIsAt = (address: string): string => `Nothing is at ${address}.`;
+export const goToThePlugins = 'Go to your plugins';

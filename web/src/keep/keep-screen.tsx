@@ -2,6 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { PointsView } from '@clever-drawer/core/api';
 import { useComputer, useOrder } from '../studio/contexts.ts';
+import { keepTabs } from '../studio/screen-parts.ts';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { BackupsTab } from './backups-tab.tsx';
@@ -12,7 +13,7 @@ import { ReturnTab } from './return-tab.tsx';
 import { ShelfTab } from './shelf-tab.tsx';
 import './keep.css';
 import * as texts from './texts.ts';
-type Tab = (typeof texts.tabs)[number][0];
+type Tab = (typeof keepTabs)[number][0];
 
 export function KeepScreen() {
   const { client } = useComputer();
@@ -26,7 +27,7 @@ export function KeepScreen() {
   if (!points.data) {
     return <main id="content" tabIndex={-1} aria-busy="true" />;
   }
-  const tab: Tab = texts.tabs.find(([id]) => id === params.get('tab'))?.[0] ?? 'return';
+  const tab: Tab = keepTabs.find(([id]) => id === params.get('tab'))?.[0] ?? 'return';
   const list = points.data.points;
   const chosen = list.find(({ id }) => id === params.get('point')) ?? list[0];
   return (
@@ -41,7 +42,7 @@ export function KeepScreen() {
       <div className="keep-right">
         <PartTabs
           label={texts.whatToKeep}
-          parts={texts.tabs}
+          parts={keepTabs}
           shown={tab}
           onShow={(id) => {
             show({ tab: id });

@@ -196,13 +196,6 @@ export const skippedBecause = (path: string, because: string): string =>
   `${path}: skipped, because ${because}.`;
 
 // keep-screen
-export const tabs = [
-  ['return', 'Return to a point'],
-  ['carry', 'From another computer'],
-  ['files', 'Import and export files'],
-  ['shelf', 'Shelf on disk'],
-  ['backups', 'Backups'],
-] as const;
 export const whatToKeep = 'What to keep';
 
 // chart-page

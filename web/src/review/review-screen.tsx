@@ -1,6 +1,7 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useState } from 'react';
 import type { ReviewPart, ReviewParts } from '@clever-drawer/core/review';
+import { reviewTabs } from '../studio/screen-parts.ts';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { WishBar } from './wish-bar.tsx';
@@ -21,12 +22,12 @@ export function ReviewScreen() {
   return (
     <main id="content" tabIndex={-1} className="review-screen" aria-busy={isBusy}>
       <h1 className="visually-hidden">
-        {texts.review} {texts.parts.find(([id]) => id === part)?.[1]}
+        {texts.review} {reviewTabs.find(([id]) => id === part)?.[1]}
       </h1>
       <header className="review-head">
         <PartTabs
           label={texts.partsOfTheReview}
-          parts={texts.parts}
+          parts={reviewTabs}
           shown={part}
           onShow={(id) => {
             show({ part: id === 'worth' ? null : id });

@@ -1,5 +1,5 @@
 /** All texts of Review. */
-import type { Advice, ReviewPart } from '@clever-drawer/core/review';
+import type { Advice } from '@clever-drawer/core/review';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // model/wish
@@ -305,12 +305,5 @@ export const anotherOneInsteadOf = (plugin: string): string => `Another one inst
 export const anotherOne = 'another one';
 
 // review-screen
-export const parts = [
-  ['worth', 'Worth doing'],
-  ['own', 'What you own'],
-  ['use', 'What you use'],
-  ['changes', 'What changed'],
-  ['order', 'Your order'],
-] as const satisfies readonly (readonly [ReviewPart, string])[];
 export const review = 'Review:';
 export const partsOfTheReview = 'Parts of the review';

@@ -2,7 +2,7 @@
 import { CheckCheck, Layers, List as ListIcon } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from 'react-bootstrap';
-import { Link, useSearchParams, type SetURLSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { FindingView } from '@clever-drawer/core/api';
 import {
   questionVariants,
@@ -21,6 +21,7 @@ import { CardStack } from './card-stack.tsx';
 import { FailedList } from './failed-list.tsx';
 import { SettleClear } from './settle-clear.tsx';
 import './sort.css';
+import { useAddress } from '../ui/use-address.ts';
 import { useQuestions } from './use-questions.ts';
 import * as texts from './texts.ts';
 
@@ -29,10 +30,14 @@ export function SortScreen() {
   usePickerBehind();
   const { plugins } = useCatalog();
   const { questions, failed, total, settled, view, isReady } = useQuestions();
-  const [params, setParams] = useSearchParams();
-  const [way, setWay] = useState(() => readStored('sort-way', 'cards'));
+  const [params, changeAddress] = useAddress();
+  // The way stands in the address too, so that a link and Ctrl+K lead there.
+  const way = params.get('way') ?? readStored('sort-way', 'cards');
   const [isSettling, setSettling] = useState(false);
-  const [isListing, setListing] = useState(false);
+  const isListing = params.has('vendors');
+  const setListing = (isNow: boolean): void => {
+    changeAddress({ vendors: isNow ? 'yes' : null }, { replace: true });
+  };
   const count = (sort: QuestionVariant): number =>
     sort === 'failed'
       ? failed.length
@@ -46,8 +51,8 @@ export function SortScreen() {
     question.variant === 'type' && question.clear.length > 0 ? [question] : [],
   );
   const change = (next: string): void => {
-    setWay(next);
     writeStored('sort-way', next);
+    changeAddress({ way: next }, { replace: true });
   };
   if (!isReady) {
     return <main id="content" tabIndex={-1} aria-busy="true" />;
@@ -58,7 +63,9 @@ export function SortScreen() {
         questions={questions}
         failed={failed}
         asked={asked}
-        setParams={setParams}
+        onAsk={(sort) => {
+          changeAddress({ ask: sort }, { replace: true });
+        }}
         count={count}
         settled={settled}
         total={total}
@@ -100,13 +107,13 @@ interface SortLeftProps {
   readonly questions: readonly Question[];
   readonly failed: readonly FindingView[];
   readonly asked: 'failed' | 'type' | 'kind' | 'twin' | 'vendor' | 'licence';
-  readonly setParams: SetURLSearchParams;
+  readonly onAsk: (sort: QuestionVariant) => void;
   readonly count: (sort: QuestionVariant) => number;
   readonly settled: number;
   readonly total: number;
   readonly clear: TypeQuestion[];
   readonly setSettling: React.Dispatch<React.SetStateAction<boolean>>;
-  readonly setListing: React.Dispatch<React.SetStateAction<boolean>>;
+  readonly setListing: (isNow: boolean) => void;
   readonly way: string;
   readonly change: (next: string) => void;
 }
@@ -115,7 +122,7 @@ function SortLeft({
   questions,
   failed,
   asked,
-  setParams,
+  onAsk,
   count,
   settled,
   total,
@@ -132,7 +139,7 @@ function SortLeft({
           ? texts.nothingIsWaiting
           : texts.questionsWait(questions.length + failed.length)}
       </h1>
-      <Asks asked={asked} setParams={setParams} count={count} />
+      <Asks asked={asked} onAsk={onAsk} count={count} />
       <Settled settled={settled} total={total} clear={clear} setSettling={setSettling} />
       <Button
         variant="bare"
@@ -210,12 +217,12 @@ function Settled({ settled, total, clear, setSettling }: SettledProps) {
 
 interface AsksProps {
   readonly asked: 'type' | 'kind' | 'twin' | 'vendor' | 'licence' | 'failed';
-  readonly setParams: SetURLSearchParams;
+  readonly onAsk: (sort: QuestionVariant) => void;
   readonly count: (sort: QuestionVariant) => number;
 }
 
 /** The kinds of questions, with how many wait. */
-function Asks({ asked, setParams, count }: AsksProps) {
+function Asks({ asked, onAsk, count }: AsksProps) {
   return (
     <ul className="asks">
       {questionVariants.map((sort) => (
@@ -225,7 +232,7 @@ function Asks({ asked, setParams, count }: AsksProps) {
             className={`ask ${sort === asked ? 'chosen' : ''}`}
             aria-current={sort === asked ? 'true' : undefined}
             onClick={() => {
-              setParams({ ask: sort }, { replace: true });
+              onAsk(sort);
             }}
           >
             <span className="hand">{texts.questionNames[sort][0]}</span>
