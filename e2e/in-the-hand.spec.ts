@@ -556,10 +556,10 @@ test('parts of screens have addresses, are found by what people call them, and a
   page,
   demo,
 }) => {
-  const find = async (letters: string): Promise<void> => {
+  const find = async (typed: string): Promise<void> => {
     await page.keyboard.press('Control+k');
     await expect(page.getByRole('dialog', { name: 'Find anything' })).toBeVisible();
-    await page.keyboard.type(letters);
+    await page.keyboard.type(typed);
     await page.keyboard.press('Enter');
   };
   await page.goto(`${demo.address}/nowhere/at/all`);

@@ -8,7 +8,6 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { chromium, type BrowserContext, type Page } from 'playwright-core';
 import type { CatalogView } from '@clever-drawer/core/api';
-import { formats } from '@clever-drawer/core/formats';
 import { trackKinds } from '@clever-drawer/core/loading';
 import {
   reviewPart,

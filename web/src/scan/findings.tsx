@@ -8,6 +8,7 @@ import type { CopyId } from '@clever-drawer/core/id';
 import { describe } from '@clever-drawer/core/problem';
 import { findingKinds, type FindingKind } from '@clever-drawer/core/scan';
 import { sinceTime } from '@clever-drawer/core/search';
+import { WithMenu } from '../annotate/with-menu.tsx';
 import { useComputer } from '../studio/contexts.ts';
 import { useSetAside } from '../studio/use-set-aside.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
@@ -193,6 +194,18 @@ function Rows({ findings }: { findings: readonly FindingView[] }) {
 }
 
 function FindingRow({ finding }: { finding: FindingView }) {
+  return finding.plugin === null ? (
+    <div className="finding-row">
+      <FindingWords finding={finding} />
+    </div>
+  ) : (
+    <WithMenu plugins={[finding.plugin]} className="finding-row">
+      <FindingWords finding={finding} />
+    </WithMenu>
+  );
+}
+
+function FindingWords({ finding }: { finding: FindingView }) {
   return (
     <>
       <span className={`sort hand ${finding.sort}`}>{texts.findingNames[finding.sort]}</span>

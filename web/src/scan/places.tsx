@@ -197,7 +197,7 @@ function PlaceRow({ place, isScanning, onChange, onRemove }: PlaceRowProps) {
       </td>
       <td className="num">{place.copies}</td>
       <td className={`num ${place.failed > 0 ? 'text-brick fw-semibold' : 'text-soft'}`}>
-        {place.failed > 0 ? texts.failedCopies(place.failed) : texts.none}
+        {place.failed > 0 ? place.failed : texts.none}
       </td>
       <PlaceActs place={place} isScanning={isScanning} onChange={onChange} onRemove={onRemove} />
     </tr>

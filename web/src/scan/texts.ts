@@ -91,7 +91,6 @@ export const copiesColumn = 'Copies';
 export const failed = 'Failed';
 export const actions = 'Actions';
 export const lookThrough = (path: string): string => `Scan ${path}`;
-export const failedCopies = (failed: number): string => `${failed} failed`;
 export const none = 'none';
 export const withoutProgram = (count: number): string => `${count} with a missing program`;
 export const watch = (path: string): string => `Watch ${path}`;

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import type { CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import { pluginsAsked, type Question, type Vendor } from '@clever-drawer/core/identify';
 import type { Folder } from '@clever-drawer/core/order';
+import { WithMenu } from '../annotate/with-menu.tsx';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
 import { Faceplate } from '../ui/faceplate.tsx';
 import * as texts from './texts.ts';
@@ -68,7 +69,7 @@ function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
   const there = plugin.copies.filter((copy) => copy.state === 'present');
   const version = there.find((copy) => copy.version !== null)?.version;
   return (
-    <div className="question-head">
+    <WithMenu plugins={[plugin.id]} className="question-head">
       <Faceplate
         seed={plugin.id}
         width={place === undefined ? 84 : 132}
@@ -84,7 +85,7 @@ function PluginFacts({ plugin, place }: { plugin: Plugin; place?: string }) {
         <CopiesOf there={there} version={version} folders={folders} />
         {place === undefined && <p className="mono path">{there[0]?.path}</p>}
       </div>
-    </div>
+    </WithMenu>
   );
 }
 

@@ -4,6 +4,7 @@ import { Button } from 'react-bootstrap';
 import { Link } from 'react-router';
 import type { Advice, WorthReview } from '@clever-drawer/core/review';
 import { day } from '@clever-drawer/core/time';
+import { WithMenu } from '../../annotate/with-menu.tsx';
 import { useArrangement, useCatalog } from '../../studio/contexts.ts';
 import { usePutOff } from '../../studio/use-put-off.ts';
 import { useTryAgain } from '../../studio/use-try-again.ts';
@@ -168,7 +169,7 @@ function TryAgain() {
         {plugins.map((plugin) => {
           const loads = usage.get(plugin.id)?.loads ?? 0;
           return (
-            <li key={plugin.id}>
+            <WithMenu as="li" key={plugin.id} plugins={[plugin.id]}>
               <Link to={`/plugin/${plugin.id}`}>{nameOf(plugin)}</Link>
               <span className="text-soft">
                 {plugin.vendor ?? texts.noVendor},{' '}
@@ -184,7 +185,7 @@ function TryAgain() {
               >
                 {texts.anotherOne}
               </button>
-            </li>
+            </WithMenu>
           );
         })}
       </ul>

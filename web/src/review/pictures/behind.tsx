@@ -2,6 +2,7 @@
 import { createContext, useContext, useMemo, useState, type ReactNode } from 'react';
 import { Button, Modal } from 'react-bootstrap';
 import { Link, useNavigate } from 'react-router';
+import { WithMenu } from '../../annotate/with-menu.tsx';
 import { addToTray } from '../../annotate/stored-tray.ts';
 import { useWriteTable } from '../../annotate/use-write-table.ts';
 import { useArrangement, useCatalog, useComputer } from '../../studio/contexts.ts';
@@ -99,13 +100,13 @@ export function PluginLinks({ plugins }: { readonly plugins: readonly string[] }
         const loads = usage.get(id)?.loads ?? 0;
         return (
           plugin && (
-            <li key={id}>
+            <WithMenu as="li" key={id} plugins={[id]}>
               <Link to={`/plugin/${id}`}>{nameOf(plugin)}</Link>{' '}
               <span className="text-soft">{plugin.vendor ?? texts.noVendor}</span>
               <span className="behind-loads">
                 {loads === 0 ? texts.neverLoaded : texts.load(loads)}
               </span>
-            </li>
+            </WithMenu>
           )
         );
       })}

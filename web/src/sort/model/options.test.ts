@@ -98,6 +98,31 @@ describe('the answers that a question offers', () => {
   });
 });
 
+describe('the order of types', () => {
+  const asked = (...suggestions: [type: string, probability: number][]): string[] => {
+    const question = { ...typed('q', 0.7) } as Extract<Question, { variant: 'type' }>;
+    return optionsOf({
+      ...question,
+      suggestions: suggestions.map(([type, probability]) => ({ type, probability, reasons })),
+    }).map(({ id }) => id);
+  };
+  it('has the only likely one of a group before its group', () => {
+    expect(asked(['reverb', 0.45], ['delay', 0.4], ['reverb/plate', 0.33])).toEqual([
+      'reverb/plate',
+      'reverb',
+      'delay',
+    ]);
+  });
+  it('has the group first where it is far likelier, or where several of it are likely', () => {
+    expect(asked(['reverb', 0.7], ['reverb/plate', 0.2])).toEqual(['reverb', 'reverb/plate']);
+    expect(asked(['reverb', 0.4], ['reverb/plate', 0.3], ['reverb/hall', 0.3])).toEqual([
+      'reverb',
+      'reverb/plate',
+      'reverb/hall',
+    ]);
+  });
+});
+
 describe('an answer', () => {
   const option = (probability: number | null, ...weights: number[]) => ({
     ...(optionsOf(typed('q', 0.7))[0] as Option),

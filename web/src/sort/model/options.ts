@@ -5,9 +5,10 @@ import {
   pluginsAsked,
   type Question,
   type Reason,
+  type Suggestion,
   type VendorQuestion,
 } from '@clever-drawer/core/identify';
-import { typeName } from '@clever-drawer/core/taxonomy';
+import { groupOf, typeName } from '@clever-drawer/core/taxonomy';
 import { ownerOf, annotateAct, spellAct } from '../../annotate/annotate.ts';
 import * as texts from '../texts.ts';
 
@@ -27,14 +28,16 @@ export interface Option {
 export function optionsOf(question: Question): Option[] {
   switch (question.variant) {
     case 'type':
-      return question.suggestions.slice(0, 5).map(({ type, probability, reasons }) => ({
-        id: type,
-        text: typeName(type),
-        probability,
-        reasons,
-        type,
-        act: typesAct(question, [type]),
-      }));
+      return childrenFirst(question.suggestions.slice(0, 5)).map(
+        ({ type, probability, reasons }) => ({
+          id: type,
+          text: typeName(type),
+          probability,
+          reasons,
+          type,
+          act: typesAct(question, [type]),
+        }),
+      );
     case 'kind':
       return question.kinds.map(({ kind, probability }) => ({
         id: kind,
@@ -94,6 +97,22 @@ export function optionsOf(question: Question): Option[] {
     default:
       return question satisfies never;
   }
+}
+
+/**
+ * A group stands behind the only one of its types that is likely: what is a guitar is asked for as a
+ * guitar, and as another acoustic instrument only then.
+ */
+function childrenFirst(suggestions: readonly Suggestion[]): Suggestion[] {
+  const ordered = suggestions.flatMap((group) => {
+    const children = suggestions.filter(
+      ({ type }) => type !== group.type && groupOf(type) === group.type,
+    );
+    const [only] = children;
+    const isLed = only && children.length === 1 && only.probability >= group.probability / 2;
+    return isLed ? [only, group] : [group];
+  });
+  return [...new Set(ordered)];
 }
 
 /**
