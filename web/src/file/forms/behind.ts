@@ -6,6 +6,7 @@ const forms = fetchedBehind(() => import('./index.ts'));
 export const CabinetForm = dialogOf(forms, (module) => module.CabinetForm);
 export const CabinetMenu = partOf(forms, (module) => module.CabinetMenu, false);
 export const FacetOptions = partOf(forms, (module) => module.FacetOptions);
+export const FactsOf = partOf(forms, (module) => module.FactsOf);
 export const FolderMenuItems = partOf(forms, (module) => module.FolderMenuItems);
 export const GatherRule = dialogOf(forms, (module) => module.GatherRule);
 export const IntoCabinet = dialogOf(forms, (module) => module.IntoCabinet);

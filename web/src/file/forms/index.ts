@@ -6,6 +6,7 @@ export { GatherRule } from './gather-rule.tsx';
 export { KeepByHand } from './keep-by-hand.tsx';
 export { PrintedList } from '../list/printed-list.tsx';
 export { OpenDrawer } from '../chest/open-drawer.tsx';
+export { FactsOf } from '../list/facts-of.tsx';
 export { FacetOptions } from '../list/facet-options.tsx';
 export { WordOptions } from '../list/word-options.tsx';
 export { KeepLink } from '../list/keep-link.tsx';
