@@ -1,28 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { asId, type PlacementId } from '../id.ts';
-import { orderOf, placementsIn, plainFolder, type OrderRecord } from '../order/records.ts';
+import { folderOf, placementOf } from '../order/records.test-data.ts';
+import { orderOf, placementsIn, type OrderRecord } from '../order/records.ts';
 import { did } from './performing.test-data.ts';
 
-const folder = (id: string): OrderRecord => ({
-  ...plainFolder,
-  table: 'folder',
-  id: asId(id),
-  cabinet: asId('c'),
-  parent: null,
-  form: 'folder',
-  name: id,
-  position: id,
-  rule: null,
-});
 const placed = (id: string, position: string): OrderRecord => ({
-  table: 'placement',
-  id: asId(id),
-  folder: asId('Space'),
-  plugin: asId(`plugin ${id}`),
-  position,
+  ...placementOf('Space', `plugin ${id}`, position),
+  id: asId<PlacementId>(id),
 });
 const order = orderOf([
-  folder('Space'),
+  folderOf('Space'),
   ...['a', 'b', 'c', 'd', 'e'].map((id, at) => placed(id, 'ABCDE'.charAt(at))),
 ]);
 const moved = (ids: readonly string[], before: string | null) => {

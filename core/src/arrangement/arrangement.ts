@@ -183,7 +183,7 @@ function arrange(
       members.set(id, inside);
     }
   }
-  sortMembers(folders, members, plugins, pluginNames, usage);
+  sortMembers(folders, members, here, pluginNames, usage);
   const foldersOf = new Map<string, Folder[]>();
   for (const folder of folders) {
     for (const plugin of members.get(folder.id) ?? []) {
@@ -259,18 +259,16 @@ const pinnedFirst = (folders: readonly Folder[]): Folder[] => [
 function sortMembers(
   folders: readonly Folder[],
   members: Map<string, readonly PluginId[]>,
-  plugins: readonly Plugin[],
+  here: ReadonlyMap<string, Plugin>,
   pluginNames: ReadonlyMap<string, PluginNames>,
   usage: Warmth,
 ): void {
-  const sorted = folders.filter((folder) => folder.sortedBy);
-  const byId = sorted.length === 0 ? new Map<string, Plugin>() : keyedById(plugins);
   const nameOf = (plugin: Plugin): string => pluginNames.get(plugin.id)?.nickname ?? plugin.name;
-  for (const { id, sortedBy } of sorted) {
-    const inside = (members.get(id) ?? []).flatMap((plugin) => byId.get(plugin) ?? []);
+  for (const { id, sortedBy } of folders) {
     if (!sortedBy) {
       continue;
     }
+    const inside = (members.get(id) ?? []).flatMap((plugin) => here.get(plugin) ?? []);
     const compare = compareBy(sortedBy, usage);
     members.set(
       id,

@@ -18,6 +18,7 @@ export {
   isGone,
   isPresent,
   faceOf,
+  withoutAwaited,
   type SettingFacts,
   nameOfCopy,
   usualWidth,

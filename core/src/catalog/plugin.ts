@@ -83,21 +83,20 @@ const stateRank: Readonly<Record<CopyState, number>> = {
   awaited: 300,
 };
 
-/** Whether some copy is on the disk, and of a setting also its file. A chain always is. */
-export const isPresent = (plugin: {
+/** What tells whether a plugin, a chain or a setting is on this computer. */
+interface Presence {
   readonly copies: readonly Pick<CopyCard, 'state'>[];
   readonly chain?: readonly PluginId[];
   readonly setting?: Pick<SettingFacts, 'isGone'>;
-}): boolean =>
+}
+
+/** Whether some copy is on the disk, and of a setting also its file. A chain always is. */
+export const isPresent = (plugin: Presence): boolean =>
   plugin.chain !== undefined ||
   (!plugin.setting?.isGone && plugin.copies.some((copy) => copy.state === 'present'));
 
 /** Whether nothing of it is on this computer any more: what the user made of it stays, and it counts nowhere. */
-export const isGone = (plugin: {
-  readonly copies: readonly Pick<CopyCard, 'state'>[];
-  readonly chain?: readonly PluginId[];
-  readonly setting?: Pick<SettingFacts, 'isGone'>;
-}): boolean =>
+export const isGone = (plugin: Presence): boolean =>
   plugin.chain === undefined &&
   (plugin.setting?.isGone === true ||
     (plugin.copies.length > 0 && plugin.copies.every(({ state }) => state === 'gone')));
@@ -105,6 +104,14 @@ export const isGone = (plugin: {
 /** Whether it was never on this computer: it has a place in the order, and is no plugin of the catalog. */
 export const isAwaited = ({ copies }: Pick<Plugin, 'copies'>): boolean =>
   copies.length > 0 && copies.every(({ state }) => state === 'awaited');
+
+/** The copies without the awaited ones, unless all of them are: once one has arrived, the others say nothing. */
+export function withoutAwaited<T extends { readonly state: CopyState }>(
+  copies: readonly T[],
+): readonly T[] {
+  const arrived = copies.filter(({ state }) => state !== 'awaited');
+  return arrived.length > 0 ? arrived : copies;
+}
 
 /** Whose picture a thing shows: a setting shows its plugin's. */
 export const faceOf = ({ id, setting }: Pick<Plugin, 'id' | 'setting'>): PluginId =>

@@ -7,11 +7,11 @@ import { copyOf, pluginOf } from '../catalog/plugin.test-data.ts';
 import { preferred, type Plugin } from '../catalog/plugin.ts';
 import { asId } from '../id.ts';
 import type { Usage } from '../loading/warmth.ts';
+import { cabinetOf, folderOf, placementOf } from '../order/records.test-data.ts';
 import {
   allFolders,
   cabinetsOf,
   orderOf,
-  plainFolder,
   type OrderRecord,
   type Setting,
 } from '../order/records.ts';
@@ -155,33 +155,12 @@ describe('the catalog of a studio', () => {
   });
   it('has what is awaited apart, and in no folder', () => {
     const away = pluginOf('Avocet', { copies: [copyOf('a', { state: 'awaited' })] });
-    const cabinet: OrderRecord = {
-      table: 'cabinet',
-      id: asId('c'),
-      name: 'C',
-      position: 'V',
-      opensFor: [],
-      sortedBy: null,
-    };
-    const folder: OrderRecord = {
-      ...plainFolder,
-      table: 'folder',
-      id: asId('f'),
-      cabinet: asId('c'),
-      parent: null,
-      form: 'folder',
-      name: 'F',
-      position: 'V',
-      rule: null,
-    };
-    const placed = (plugin: string): OrderRecord => ({
-      table: 'placement',
-      id: asId(`${plugin} there`),
-      folder: asId('f'),
-      plugin: asId(plugin),
-      position: plugin,
-    });
-    const order = orderOf([cabinet, folder, placed('avocet'), placed('heron')]);
+    const order = orderOf([
+      cabinetOf('c'),
+      folderOf('f'),
+      placementOf('f', 'avocet', 'a'),
+      placementOf('f', 'heron', 'h'),
+    ]);
     const studio = createStudio()(facts({ catalog: [...catalog, away], order }));
     expect(studio.catalog.awaited).toEqual([away]);
     expect(named(studio.catalog.things, 'Avocet')).toBeUndefined();
@@ -215,15 +194,7 @@ describe('the catalog of a studio', () => {
   it('stays the same object whatever else of the order changes', () => {
     const studio = createStudio();
     const before = studio(whole).catalog;
-    const cabinet: OrderRecord = {
-      table: 'cabinet',
-      id: asId('c'),
-      name: 'C',
-      position: 'V',
-      opensFor: [],
-      sortedBy: null,
-    };
-    const order = orderOf([...records, cabinet]);
+    const order = orderOf([...records, cabinetOf('c')]);
     expect(studio({ ...whole, order }).catalog).toBe(before);
   });
   it('keeps all plugins the same objects but those of which something else is said', () => {

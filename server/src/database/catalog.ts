@@ -1,6 +1,6 @@
 /** Plugins and their copies. */
 import { Any, type EntityManager } from 'typeorm';
-import type { CopyState, Plugin } from '@clever-drawer/core/catalog';
+import { withoutAwaited, type CopyState, type Plugin } from '@clever-drawer/core/catalog';
 import type { FoundCopy } from '@clever-drawer/core/formats';
 import { asId, type CopyId, type PluginId } from '@clever-drawer/core/id';
 import type { CopyToIdentify, PluginEvidence } from '@clever-drawer/core/identify';
@@ -97,11 +97,6 @@ export async function readCatalog(
       byPlugin.set(pluginId, [card]);
     }
   }
-  for (const [id, cards] of byPlugin) {
-    // What was awaited is here: nothing is said any more of the copies it has elsewhere.
-    const own = cards.filter(({ state }) => state !== 'awaited');
-    byPlugin.set(id, own.length > 0 ? own : cards);
-  }
   return plugins
     .filter(({ id }) => byPlugin.has(id))
     .map(({ id, arrivedAt, formerNames, ...plugin }) => ({
@@ -109,7 +104,7 @@ export async function readCatalog(
       ...(formerNames && formerNames.length > 0 ? { formerNames } : {}),
       id: asId<PluginId>(id),
       arrived: arrivedAt.toISOString(),
-      copies: byPlugin.get(id) ?? [],
+      copies: withoutAwaited(byPlugin.get(id) ?? []),
     }));
 }
 

@@ -206,13 +206,8 @@ export const keysForOne = [
   ['H', 'hide'],
   ['I', 'page'],
 ] as const;
-export const keysForMany = [
-  ['F', 'file'],
-  ['T', 'type'],
-  ['B', 'favourite'],
-  ['L', 'tag'],
-  ['H', 'hide'],
-] as const;
+/** Names and the page are of one plugin only. */
+export const keysForMany = keysForOne.filter(([key]) => key !== 'N' && key !== 'I');
 export const markAPluginToSee = 'Click a plugin, or press ↓, to see its facts here.';
 export const trialUntil = (day: string): string => `trial until ${day}`;
 export const inTheFolders = (folders: string): string => `in ${folders}`;
@@ -220,4 +215,3 @@ export const fromTo = (from: string, to: string): string => `${from} → ${to}`;
 export const loadedTimes = (loads: number, last: string): string =>
   `loaded ${plural(loads, 'time')}, last on ${last}`;
 export const neverLoaded = 'never loaded';
-export const withoutVendor = 'no vendor known';

@@ -12,7 +12,7 @@ interface PointActs {
   readonly remove: (point: PointView) => void;
 }
 
-/** Troubles are told. */
+/** Shows what fails. */
 export function usePointActs(): PointActs {
   const { client } = useComputer();
   const { order } = useOrder();

@@ -131,7 +131,7 @@ interface SessionWork {
   readonly take: (session: SessionView) => void;
   /** Takes in a step that was done, which undo takes back: the server keeps what stood before it. */
   readonly did: (session: SessionView) => void;
-  /** Takes in what cannot be undone, with words where it should be told; troubles are told. */
+  /** Takes in what cannot be undone, with a notice of these words; shows what fails. */
   readonly after: (work: Promise<SessionView>, words?: string) => void;
 }
 

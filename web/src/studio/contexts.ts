@@ -67,7 +67,7 @@ export interface ActsContext {
   readonly step: (direction: Direction, isByKey?: boolean) => void;
   /**
    * Notes something that was done beside the order, and how it is taken back; with null it cannot be.
-   * It is told, too.
+   * It is notified, too.
    */
   readonly did: (words: string, beside: Beside | null) => void;
   readonly own: Pick<OwnActs, 'history' | 'subscribe'>;

@@ -1,8 +1,8 @@
 /** All that is known of one plugin, and what settings there are. */
 import type { WaitingSetting, PluginSetting, PluginView } from '@clever-drawer/core/api';
+import { withoutAwaited } from '@clever-drawer/core/catalog';
 import { asId } from '@clever-drawer/core/id';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
-import type { CopyRow } from '../../database/catalog-tables.ts';
 import { cataloguedCopies, pluginById } from '../../database/catalog.ts';
 import { findingsAbout } from '../../database/scans.ts';
 import { loadsByMonth } from '../../database/session.ts';
@@ -40,7 +40,7 @@ export async function viewPlugin(
       values: setting.values,
     })),
     loads,
-    copies: hereIfAny(copies)
+    copies: [...withoutAwaited(copies)]
       .sort((a, b) => (a.path < b.path ? -1 : 1))
       .map((copy) => ({
         id: asId(copy.id),
@@ -52,12 +52,6 @@ export async function viewPlugin(
     findings: findings.map((row) => ({ ...findingView(row), at: row.at.toISOString() })),
   });
 }
-
-/** Without what is only awaited, where anything else is known. */
-const hereIfAny = (copies: readonly CopyRow[]): CopyRow[] => {
-  const here = copies.filter(({ state }) => state !== 'awaited');
-  return here.length > 0 ? here : [...copies];
-};
 
 /** All settings of plugins, for finding them by letters. */
 export const viewSettings = async (parts: Parts, computer: string): Promise<PluginSetting[]> => [

@@ -10,25 +10,34 @@ import { isUuid } from '../../uuid.ts';
 import type { Incoming } from './read-incoming.ts';
 
 /** What is there on a computer to be matched, and the copies that can be read. */
-interface CatalogHere {
+export interface CatalogHere {
   readonly plugins: ReadonlyMap<string, ToMatch>;
   readonly copies: readonly CopyRow[];
   /** Plugins that are not here, and for which the order has a place. */
   readonly awaited: ReadonlySet<string>;
+  /** The plugin of each awaited copy, by the copy's key. */
+  readonly awaitedByKey: ReadonlyMap<string, string>;
+  /** Keys of all copies, those too that can't be read. */
+  readonly keys: ReadonlySet<string>;
 }
 
 /** The plugins of a computer that have a copy which can be read, by id. */
 export async function catalogOf(manager: EntityManager, computer: string): Promise<CatalogHere> {
-  const all = (await allCopies(manager, computer)).filter(({ status }) => status === 'ok');
+  const rows = await allCopies(manager, computer);
+  const all = rows.filter(({ status }) => status === 'ok');
   const copies = all.filter(({ state }) => state !== 'awaited');
   const byPlugin = grouped(copies.map((copy) => [copy.pluginId ?? '', copy.facts] as const));
   const plugins = (await listPlugins(manager, computer)).filter(({ id }) => byPlugin.has(id));
-  const awaited = new Set(
-    all.flatMap(({ pluginId }) => (pluginId !== null && !byPlugin.has(pluginId) ? [pluginId] : [])),
+  const awaitedByKey = new Map(
+    all.flatMap(({ key, state, pluginId }) =>
+      state === 'awaited' && pluginId !== null ? [[key, pluginId] as const] : [],
+    ),
   );
   return {
     copies,
-    awaited,
+    awaitedByKey,
+    awaited: new Set([...awaitedByKey.values()].filter((id) => !byPlugin.has(id))),
+    keys: new Set(rows.map(({ key }) => key)),
     plugins: new Map(
       plugins.map(({ id, name, vendor }) => [
         id,

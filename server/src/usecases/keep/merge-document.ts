@@ -99,7 +99,15 @@ async function workOut(
     incoming.choices,
     await knownHere(manager, computer, document),
   );
-  const pluginOf = await placesFor(manager, computer, document, matches, incoming.choices, now);
+  const pluginOf = await placesFor(
+    manager,
+    computer,
+    document,
+    matches,
+    catalog,
+    incoming.choices,
+    now,
+  );
   const pictures = await takePictures(manager, computer, document, now);
   if (!pictures.ok) {
     return pictures;

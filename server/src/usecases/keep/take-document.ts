@@ -13,11 +13,12 @@ import {
   type OrderDocument,
 } from '@clever-drawer/core/documents';
 import type { CopyRow, PluginRow } from '../../database/catalog-tables.ts';
-import { addPlugins, allCopies, saveCopies } from '../../database/catalog.ts';
+import { addPlugins, saveCopies } from '../../database/catalog.ts';
 import { findComputer, saveForeignFields } from '../../database/computers.ts';
 import { addPicture, findOwnPicture } from '../../database/pictures.ts';
 import { isUuid } from '../../uuid.ts';
 import { madeAnew } from '../catalog/pictures.ts';
+import type { CatalogHere } from './match-document.ts';
 import type { Incoming } from './read-incoming.ts';
 
 /**
@@ -30,20 +31,15 @@ export async function placesFor(
   computer: string,
   document: OrderDocument,
   matches: readonly Match[],
+  { awaitedByKey, keys }: Pick<CatalogHere, 'awaitedByKey' | 'keys'>,
   choices: Incoming['choices'],
   now: Date,
 ): Promise<Map<string, PluginId | null>> {
-  const rowsHere = await allCopies(manager, computer);
-  const awaited = new Map(
-    rowsHere.flatMap(({ key, state, pluginId }) =>
-      state === 'awaited' && pluginId !== null ? [[key, pluginId] as const] : [],
-    ),
-  );
   /** The place that it got when it was read before. */
   const placeOf = ({ id, copies }: OrderDocument['plugins'][number]): string | undefined =>
-    [...awaited.values()].find((place) => place === id) ??
+    [...awaitedByKey.values()].find((place) => place === id) ??
     copies
-      .map((copy) => awaited.get(copyKey(copyFound(copy))))
+      .map((copy) => awaitedByKey.get(copyKey(copyFound(copy))))
       .find((place) => place !== undefined);
   const places = new Map<string, PluginId | null>();
   const waiting: OrderDocument['plugins'][number][] = [];
@@ -80,7 +76,7 @@ export async function placesFor(
     }),
   );
   await addPlugins(manager, computer, rows);
-  const known = new Set(rowsHere.map(({ key }) => key));
+  const known = new Set(keys);
   const copies = waiting.flatMap((plugin) =>
     plugin.copies
       .map(copyFound)

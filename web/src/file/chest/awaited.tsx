@@ -1,4 +1,4 @@
-/** Plugins for which a folder has a place, and that are not on this computer: told apart, and removed. */
+/** Plugins for which a folder has a place, and that are not on this computer. */
 import { X } from 'lucide-react';
 import { Button } from 'react-bootstrap';
 import { keyedById } from '@clever-drawer/core/grouped';
@@ -19,10 +19,16 @@ export function Awaited({ placements }: Props) {
   const { act } = useActs();
   const byId = keyedById(awaited);
   const here = placements.filter(({ plugin }) => byId.has(plugin));
-  const everywhere = allPlacements(order.records).filter(({ plugin }) => byId.has(plugin));
   if (here.length === 0) {
     return null;
   }
+  const everywhere = allPlacements(order.records).filter(({ plugin }) => byId.has(plugin));
+  const removals = [
+    { words: formTexts.removeTheseFromTheFolder(here.length), of: here },
+    ...(everywhere.length > here.length
+      ? [{ words: formTexts.removeFromAllFolders(everywhere.length), of: everywhere }]
+      : []),
+  ];
   const remove = (some: readonly Placement[]): void => {
     act({ act: 'take-out', placements: some.map(({ id }) => id) });
   };
@@ -52,26 +58,19 @@ export function Awaited({ placements }: Props) {
         })}
       </ul>
       <p className="text-soft">{formTexts.filledWhenInstalled}</p>
-      <Button
-        size="sm"
-        variant="quiet"
-        onClick={() => {
-          remove(here);
-        }}
-      >
-        {formTexts.removeTheseFromTheFolder(here.length)}
-      </Button>{' '}
-      {everywhere.length > here.length && (
+      {removals.map(({ words, of }) => (
         <Button
+          key={words}
           size="sm"
           variant="quiet"
+          className="me-1"
           onClick={() => {
-            remove(everywhere);
+            remove(of);
           }}
         >
-          {formTexts.removeFromAllFolders(everywhere.length)}
+          {words}
         </Button>
-      )}
+      ))}
     </details>
   );
 }

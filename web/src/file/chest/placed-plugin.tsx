@@ -20,7 +20,7 @@ import { MoreDots } from '../../ui/more-dots.tsx';
 import { useNotices } from '../../ui/notices.tsx';
 import type { Selection } from '../../ui/use-selection.ts';
 import { isTakenFrom, useDragRole, useDrag } from '../drag/drag-store.ts';
-import { neighboursOf } from '../model/placed.ts';
+import { moveAct, neighboursOf } from '../model/placed.ts';
 import type { ChestActs } from './use-chest.ts';
 import * as formTexts from '../forms/texts.ts';
 
@@ -221,19 +221,14 @@ function useCommands(
   const { notify } = useNotices();
   const { before, next, isLast } = neighboursOf(placements, taken.placements);
   const moveBefore = (spot: Placement['id'] | null): void => {
-    const [first, ...others] = taken.placements;
+    const [first] = taken.placements;
     if (folder.sortedBy) {
       notify(
         formTexts.isSortedByToReorder(folder.name, formTexts.sortingNames[folder.sortedBy]),
         'trouble',
       );
     } else if (first) {
-      const all = [first, ...others].map(({ id }) => id);
-      act(
-        others.length === 0
-          ? { act: 'move-placement', placement: first.id, before: spot }
-          : { act: 'move-to', placements: all, folder: first.folder, before: spot },
-      );
+      act(moveAct(first.folder, taken.placements, spot));
     }
   };
   const isSorted = folder.sortedBy !== null;

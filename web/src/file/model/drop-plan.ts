@@ -4,10 +4,11 @@
  */
 import type { Act } from '@clever-drawer/core/acts';
 import type { Arrangement } from '@clever-drawer/core/arrangement';
-import { asId, type FolderId } from '@clever-drawer/core/id';
+import type { FolderId } from '@clever-drawer/core/id';
 import type { Cabinet, Folder, Placement } from '@clever-drawer/core/order';
 import { fileAct } from '../../annotate/filing.ts';
 import * as texts from '../texts.ts';
+import { moveAct } from './placed.ts';
 
 /** Where over another folder a dragged folder is let go. */
 export type DropPart = 'before' | 'inside' | 'behind';
@@ -197,7 +198,7 @@ export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}
   if (placements.length > 0 && !isCopying) {
     return {
       words: [plain(texts.moveTo(what)), name(folder.name)],
-      outcome: { kind: 'act', act: moveToAct(folder, placements, before) },
+      outcome: { kind: 'act', act: moveAct(folder.id, placements, before) },
       hint: texts.ctrlFileItThereToo,
     };
   }
@@ -207,17 +208,6 @@ export function planFiling(scene: DropScene, folder: Folder, filing: Filing = {}
   };
 }
 
-const moveToAct = (
-  folder: Folder,
-  placements: readonly Placement[],
-  before: string | null,
-): Act => ({
-  act: 'move-to',
-  placements: placements.map(({ id }) => id),
-  folder: folder.id,
-  before: before === null ? null : asId(before),
-});
-
 /** Within their own folder: to another place, or back to where they were. */
 function planWithin(
   folder: Folder,
@@ -226,19 +216,15 @@ function planWithin(
   what: string,
 ): DropPlan {
   const [first] = placements;
-  const isOne = placements.length === 1;
-  if (!first || before === null || (isOne && before === first.id)) {
+  if (!first || before === null || (placements.length === 1 && before === first.id)) {
     return {
       words: [plain(texts.isIn(what)), name(folder.name), plain(' already')],
       outcome: nothing,
     };
   }
-  const act: Act = isOne
-    ? { act: 'move-placement', placement: first.id, before: asId(before) }
-    : moveToAct(folder, placements, before);
   return {
     words: [plain(texts.moveHereIn(what)), name(folder.name)],
-    outcome: { kind: 'act', act },
+    outcome: { kind: 'act', act: moveAct(folder.id, placements, before) },
   };
 }
 

@@ -2,6 +2,7 @@
 import type { Answer, CopyCard, Plugin } from '@clever-drawer/core/catalog';
 import { widthWords, type Usage } from '@clever-drawer/core/loading';
 import { typeName } from '@clever-drawer/core/taxonomy';
+import { ofWhat } from '../../annotate/of-what.ts';
 import * as texts from '../texts.ts';
 
 /** What the line is made of. */
@@ -19,7 +20,7 @@ export interface FactsSource {
 export function factsLine({ plugin, copy, answer, usage, folders }: FactsSource): string[] {
   const licence = answer?.licence;
   return [
-    plugin.vendor ?? texts.withoutVendor,
+    ofWhat(plugin),
     copy && [copy.format, copy.version].filter((fact) => fact !== null).join(' '),
     copy && widthOf(copy),
     plugin.types.map(typeName).join(', '),

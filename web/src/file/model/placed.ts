@@ -1,4 +1,6 @@
-/** Where some placements stand in their folder. */
+/** Where some placements are in their folder, and the act that moves them. */
+import type { Act } from '@clever-drawer/core/acts';
+import { asId, type FolderId } from '@clever-drawer/core/id';
 import type { Placement } from '@clever-drawer/core/order';
 
 /** What is beside some placements that are moved together by one place. */
@@ -26,4 +28,20 @@ export function neighboursOf(
     next: behind[1],
     isLast: behind.length === 0,
   };
+}
+
+/**
+ * Moves placements in a folder before another one, or to its end: within their own folder one alone
+ * has an act of its own, whose words name it.
+ */
+export function moveAct(
+  folder: FolderId,
+  placements: readonly Placement[],
+  before: string | null,
+): Act {
+  const [first] = placements;
+  const spot = before === null ? null : asId<Placement['id']>(before);
+  return first && placements.length === 1 && first.folder === folder
+    ? { act: 'move-placement', placement: first.id, before: spot }
+    : { act: 'move-to', placements: placements.map(({ id }) => id), folder, before: spot };
 }
