@@ -582,3 +582,33 @@ test('parts of screens have addresses, are found by what people call them, and a
   await page.goto(`${demo.address}/sort?way=list`);
   await expect(page.getByRole('listbox', { name: 'Questions' })).toBeVisible();
 });
+
+test('Back from a plugin leads to the same row of the list, in the same place, with the focus', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.address}/file?by=vendor`);
+  await list(page).focus();
+  for (let i = 0; i < 6; i += 1) {
+    await page.keyboard.press('PageDown');
+  }
+  const marked = page.locator('.plugin-row.active .name');
+  const name = (await marked.textContent()) ?? '';
+  const scrolled = (): Promise<number> => list(page).evaluate((box) => box.scrollTop);
+  await expect.poll(scrolled).toBeGreaterThan(1000);
+  const before = await scrolled();
+  await page.keyboard.press('i');
+  await expect(page.getByRole('heading', { level: 1, name: name.trim() })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(marked).toHaveText(name);
+  await expect(list(page)).toBeFocused();
+  await expect.poll(scrolled).toBe(before);
+});
+
+test('the current row can be told in the colours of the system alone', async ({ page, demo }) => {
+  await page.emulateMedia({ forcedColors: 'active' });
+  await page.goto(`${demo.address}/file`);
+  await page.getByTestId('plugin').first().click();
+  await expect(page.locator('.plugin-row.active')).toHaveCSS('outline-style', 'solid');
+  await expect(page.locator('.plugin-row:not(.active)').first()).toHaveCSS('outline-style', 'none');
+});

@@ -164,6 +164,29 @@ describe('the list', () => {
     expect(active()).toBe('option-egret');
   });
 
+  it('is where it was when one comes back to it', async () => {
+    show({ at: '/file?by=vendor' });
+    const marked = (): string | undefined =>
+      list().querySelector('.active .name')?.textContent.trim();
+    fireEvent.click(row('Sluice'));
+    inList('i');
+    await screen.findByText('another screen');
+    window.history.back();
+    await screen.findByRole('listbox', { name: 'Plugins' });
+    await waitFor(() => {
+      expect(document.activeElement).toBe(list());
+    });
+    expect(marked()).toBe('Sluice');
+  });
+
+  it('begins anew under another address', () => {
+    show();
+    fireEvent.click(row('Sluice'));
+    cleanup();
+    show({ at: '/file?by=vendor' });
+    expect(list().querySelector('.active')).toBeNull();
+  });
+
   it('stands under headings by a fact, which fold', () => {
     show({ at: '/file?by=vendor' });
     const headings = (): (string | null)[] =>

@@ -48,15 +48,17 @@ type KeyPressed = Pick<
 
 /**
  * The key as it is written on a keyboard of Latin letters. What writes other letters, signs of
- * Option on macOS, and figures that are only reached with Shift (AZERTY) go by their place.
+ * Option on macOS, and digits that are only reached with Shift (AZERTY) go by their place. A layout
+ * may write "/" or "?" there, which are keys of their own.
  */
-function latinKey({ key, code, ctrlKey, metaKey, altKey }: KeyPressed): string {
+function latinKey({ key, code, ctrlKey, metaKey, altKey, shiftKey }: KeyPressed): string {
   const place = /^(?:Key([A-Z])|Digit(\d))$/.exec(code);
   const isWithOther = ctrlKey || metaKey || altKey;
   const isForeign = key === 'Dead' || (key.length === 1 && !/[ -~]/.test(key));
-  const [, letter, figure] = place ?? [];
-  if (isWithOther && figure !== undefined) {
-    return figure;
+  const [, letter, digit] = place ?? [];
+  const isDigit = isWithOther || (!shiftKey && key !== '/' && key !== '?');
+  if (isDigit && digit !== undefined) {
+    return digit;
   }
   return isForeign && letter !== undefined ? letter : key;
 }

@@ -46,7 +46,7 @@ function scrollToFn<E extends Element>(
 
 type LinesOptions<E extends Element> = Pick<
   Parameters<typeof useVirtualizer<E, Element>>[0],
-  'count' | 'getScrollElement' | 'estimateSize' | 'getItemKey'
+  'count' | 'getScrollElement' | 'estimateSize' | 'getItemKey' | 'initialOffset'
 >;
 
 /**

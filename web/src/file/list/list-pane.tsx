@@ -1,12 +1,14 @@
 /** The list pane of File: the sentence that narrows, and what it leaves. */
 import { LayoutGrid, List as ListIcon } from 'lucide-react';
-import { memo, useRef, useState, type RefObject } from 'react';
-import { Link } from 'react-router';
+import { memo, useEffect, useRef, useState, type RefObject } from 'react';
+import { Link, NavigationType, useLocation, useNavigationType } from 'react-router';
 import type { MenuTarget } from '../../annotate/menu-target.ts';
-import { useCatalog } from '../../studio/contexts.ts';
+import { useCatalog, useComputer } from '../../studio/contexts.ts';
 import { isTyping, writeStored, readStored, useKeys } from '../../ui/keys.ts';
 import type { View } from '../model/list-keys.ts';
 import type { ActedOn } from '../model/acted-on.ts';
+import { useLatest } from '../../ui/use-latest.ts';
+import { readPlace, writePlace } from './list-place.ts';
 import { ListFoot } from './list-foot.tsx';
 import { PluginList } from './plugin-list.tsx';
 import { PrintedList } from '../forms/behind.ts';
@@ -42,6 +44,7 @@ export const ListPane = memo(function PaneOfList({
   const list = useList();
   const field = useRef<HTMLInputElement>(null);
   const [view, changeView] = useView();
+  const [offset, leaveAt] = usePlace(active, setActive, box);
   const clear = (): void => {
     list.setFilter(clearFilter);
   };
@@ -76,6 +79,8 @@ export const ListPane = memo(function PaneOfList({
           onTrayAll={tray.add}
           onMenu={onMenu}
           onFile={onFile}
+          offset={offset}
+          onLeave={leaveAt}
         />
       ) : (
         <EmptyList isCatalogEmpty={plugins.length === 0} onClear={clear} />
@@ -84,6 +89,33 @@ export const ListPane = memo(function PaneOfList({
     </div>
   );
 });
+
+/**
+ * How far the list is scrolled at first, and what notes it when it is left. The way back marks the
+ * plugin that was marked, and gives the list the focus.
+ */
+function usePlace(
+  active: string | null,
+  setActive: (plugin: string | null) => void,
+  box: RefObject<HTMLDivElement | null>,
+): [number, (offset: number) => void] {
+  const { computer } = useComputer();
+  const { search: query } = useLocation();
+  const isBack = useNavigationType() === NavigationType.Pop;
+  const [place] = useState(() => readPlace(computer.id, query));
+  const goBack = useLatest(() => {
+    if (isBack && place && place.plugin !== null) {
+      // The list marks its first plugin where none is marked yet.
+      box.current?.focus();
+      setActive(place.plugin);
+    }
+  });
+  useEffect(goBack, [goBack]);
+  const leaveAt = (offset: number): void => {
+    writePlace(computer.id, { query, plugin: active, offset });
+  };
+  return [place?.offset ?? 0, leaveAt];
+}
 
 /** How the list is drawn, kept in this browser. */
 function useView(): [View, (next: View) => void] {

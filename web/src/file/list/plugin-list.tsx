@@ -6,6 +6,7 @@ import type { Virtualizer } from '@tanstack/react-virtual';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import {
   useCallback,
+  useEffect,
   useMemo,
   useState,
   type CSSProperties,
@@ -45,6 +46,10 @@ interface Props {
   readonly onTrayAll: (ids: readonly string[]) => void;
   readonly onMenu: (target: MenuTarget) => void;
   readonly onFile: () => void;
+  /** How far it is scrolled at first, in pixels. */
+  readonly offset: number;
+  /** Hears how far it was scrolled when it goes. */
+  readonly onLeave: (offset: number) => void;
 }
 
 const heightOf = { list: 46, pictures: 158 } as const;
@@ -63,6 +68,8 @@ export function PluginList({
   onTrayAll,
   onMenu,
   onFile,
+  offset,
+  onLeave,
 }: Props) {
   const columns = useColumns(box, view);
   const { drawn, heading, fold } = useLines(matching, sorting, columns);
@@ -76,7 +83,12 @@ export function PluginList({
     getScrollElement: () => box.current,
     estimateSize: (at) => (drawn.isHeading(at) ? headingHeight : heightOf[view]),
     getItemKey,
+    initialOffset: offset,
   });
+  const leave = useLatest(() => {
+    onLeave(lines.scrollOffset ?? 0);
+  });
+  useEffect(() => leave, [leave]);
   const go = (to: number): void => {
     const index = Math.max(0, Math.min(rows.length - 1, to));
     const row = rows[index];
