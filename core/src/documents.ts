@@ -26,5 +26,6 @@ export {
   type DocumentSource,
 } from './exchange/write-document.ts';
 export { readOutline, writeOutline } from './exchange/outline.ts';
+export { withUnsaid } from './exchange/outline-unsaid.ts';
 export { readTable, tableColumns, writeTable } from './exchange/table.ts';
 export { matchFolders, type FoldersHere } from './exchange/match-folders.ts';

@@ -49,11 +49,23 @@ describe('a chain', () => {
     };
     expect([
       codes(start, { ...add, name: ' ' }),
-      codes(start, { ...add, plugins: [asId('x')] }),
+      codes(start, { ...add, plugins: [asId('a')] }),
+      codes(start, { ...add, plugins: [asId('a'), asId('x')] }),
       codes(after(start, add), add),
-      codes(after(start, add), { ...add, id: asId<PluginId>('d'), plugins: [asId('c')] }),
+      codes(after(start, add), {
+        ...add,
+        id: asId<PluginId>('d'),
+        plugins: [asId('a'), asId('c')],
+      }),
       codes(start, { act: 'remove-chain', chain: asId('x') }),
-    ]).toEqual(['name-empty', 'unknown-record', 'id-taken', 'unknown-record', 'unknown-record']);
+    ]).toEqual([
+      'name-empty',
+      'field-invalid',
+      'unknown-record',
+      'id-taken',
+      'unknown-record',
+      'unknown-record',
+    ]);
   });
   it('stands in the catalog as a plugin with the types of what is in it', () => {
     const made = chainPlugin(

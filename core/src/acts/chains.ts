@@ -29,6 +29,10 @@ function addChain(
   if (chainIn(order, id)) {
     return failed({ code: 'id-taken', at: 'id' });
   }
+  if (plugins.length < 2) {
+    const detail = 'A chain has at least two plugins.';
+    return failed({ code: 'field-invalid', at: 'plugins', detail });
+  }
   // A chain of chains would have to be followed, and could lead into itself.
   if (plugins.some((plugin) => nameOf(plugin) === undefined || chainIn(order, plugin))) {
     return unknown('plugin', 'plugins');

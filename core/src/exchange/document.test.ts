@@ -28,12 +28,15 @@ import {
   type Order,
   type OrderRecord,
 } from '../order/records.ts';
+import { cabinetOf, folderOf } from '../order/records.test-data.ts';
 import { describe as wordsOf } from '../problem.ts';
 import { describeChange } from './describe-change.ts';
 import { documentSchema } from './document-schema.data.ts';
 import { idsAsWritten, recordsOf, type IdsHere } from './document-records.ts';
 import { matchFolders } from './match-folders.ts';
 import { diffRecords, mergeModes, mergeRecords } from './merge-order.ts';
+import { readOutline, writeOutline } from './outline.ts';
+import { withUnsaid } from './outline-unsaid.ts';
 import { readDocument, type ReadDocument } from './read-document.ts';
 import { documentOf, printDocument, type DocumentSource } from './write-document.ts';
 
@@ -155,6 +158,61 @@ describe('the document', () => {
   });
 });
 
+describe('an outline', () => {
+  /** What reading it brings, its plugins told by their copies. */
+  const recordsOfOutline = (world: World, text: string): OrderRecord[] => {
+    const parsed = readOutline(text, () => false);
+    if (!parsed.ok) {
+      throw new Error(parsed.problems.map(wordsOf).join());
+    }
+    const document = parsed.value;
+    const here = matchFolders(world.order, document);
+    const pluginOf = new Map(
+      document.plugins.map(({ id, copies: [copy] }) => [
+        id,
+        world.copies.get(asId<never>(copy?.identity?.slice('urn:'.length) ?? '')) ?? null,
+      ]),
+    );
+    return recordsOf(document, {
+      ...idsIn(world, textOf(world)),
+      plugin: (id) => pluginOf.get(id) ?? null,
+      cabinet: (id) => here.cabinets.get(id) ?? asId(id),
+      folder: (id) => here.folders.get(id) ?? asId(id),
+    });
+  };
+
+  it('read again changes nothing, whichever way', () => {
+    fc.assert(
+      fc.property(worlds, fc.constantFrom(...mergeModes), (world, mode) => {
+        const text = writeOutline(documentOf(world.order, sourceOf(world)));
+        const records = withUnsaid(world.order, recordsOfOutline(world, text));
+        const change = mergeRecords(world.order, records, mode);
+        expect(describeChange(world.order, change, () => '').lines).toEqual([]);
+        expect(change).toEqual({ added: [], updated: [], removed: [] });
+      }),
+    );
+  });
+
+  it('edited, changes what was edited and no more', () => {
+    const folder = folderOf('f', { cabinet: asId('c'), notes: 'for the puppets', isPinned: true });
+    const order = orderOf([
+      cabinetOf('c', { opensFor: ['bus'] }),
+      folderOf('fav', { form: 'favourites', name: 'Favourites', position: 'A' }),
+      folder,
+      folderOf('d', { form: 'divider', position: 'W' }),
+    ]);
+    const world: World = { ...newWorld(), order };
+    const text = writeOutline(documentOf(order, sourceOf(world)));
+    expect(text).toContain('text="f"');
+    const edited = text.replace('text="f"', 'text="Strings" rule="kind is instrument"');
+    const records = withUnsaid(order, recordsOfOutline(world, edited));
+    const after = applyChange(order, mergeRecords(order, records, 'replace'));
+    const names = [...after.values()].flatMap((one) => ('name' in one ? [one.name] : []));
+    expect(names.sort()).toEqual(['Favourites', 'Strings', 'c', 'd']);
+    expect(after.get('cabinet/c')).toMatchObject({ opensFor: ['bus'] });
+  });
+});
+
 describe('documents put together', () => {
   it('change nothing the second time, whichever way', () => {
     fc.assert(
@@ -238,11 +296,11 @@ describe('a document that is wrong', () => {
   it.each([
     ['version', 2, /newer Clever Drawer \(version 2/],
     ['document', 'a letter', /not an order/],
-    ['cabinets', [{ id: 'a', name: '', folders: [] }], /cabinets\[0\]\.name/],
+    ['cabinets', [{ id: 'a', name: '', folders: [] }], /: cabinet 1: It has no name\./],
     [
       'cabinets',
       [{ id: 'a', name: 'A', folders: [{ id: 'b', form: 'shelf', name: 'B' }] }],
-      /cabinets\[0\]\.folders\[0\]\.form.*favourites, folder, smart, divider/,
+      /: folder “B” of “A”: Its “form” should be one of favourites, folder, smart, divider/,
     ],
     [
       'cabinets',
@@ -260,14 +318,69 @@ describe('a document that is wrong', () => {
       [{ id: 'a', name: 'A', folders: [{ id: 'b', form: 'folder', name: 'B', plugins: ['x'] }] }],
       /names the plugin x/,
     ],
-    ['formatOrder', ['CLAP', 'CLAP'], /formatOrder/],
+    ['formatOrder', ['CLAP', 'CLAP'], /Its “formatOrder” has the same entry twice/],
+    [
+      'cabinets',
+      [
+        {
+          id: 'a',
+          name: 'Mixing',
+          folders: [
+            { id: 'b', form: 'folder', name: 'B' },
+            { id: 'c', form: 'folder', name: '' },
+          ],
+        },
+      ],
+      /: folder 2 of “Mixing”: It has no name\./,
+    ],
+    ['cabinets', [{ id: 'a', folders: [] }], /: cabinet 1: It has no name\./],
+    [
+      'cabinets',
+      [{ id: 'a', name: 'x'.repeat(1001), folders: [] }],
+      /Its “name” is longer than 1,?000 characters/,
+    ],
+    ['computer', 7, /Its “computer” should be text\./],
+    [
+      'cabinets',
+      [
+        {
+          id: 'a',
+          name: 'A',
+          folders: [
+            { id: 'b', form: 'favourites', name: 'B' },
+            { id: 'c', form: 'favourites', name: 'C' },
+          ],
+        },
+      ],
+      /cabinet A: It has more than one favourites folder/,
+    ],
+    ['chains', [{ id: 'a', name: 'A', kind: 'effect', plugins: [] }], /chain A: .*at least two/],
+    [
+      'plugins',
+      [
+        {
+          id: 'a',
+          name: 'A',
+          vendor: null,
+          kind: 'effect',
+          types: [],
+          copies: [],
+          said: { licence: { state: 'trial', until: '2026-02-31' } },
+        },
+      ],
+      /plugin A: There is no day 2026-02-31/,
+    ],
     ['computer', 'a\u0000b', /control characters/],
     [
       'loads',
       [{ plugin: 'x', at: '2026-02-01T10:00:00Z', track: 'bus' }],
       /loads\[0\].*not in plugins/,
     ],
-    ['loads', [{ plugin: 'x', at: 'yesterday', track: 'bus' }], /loads\[0\]\.at/],
+    [
+      'loads',
+      [{ plugin: 'x', at: 'yesterday', track: 'bus' }],
+      /: load 1: Its time should be written as/,
+    ],
   ])('says where: %s', (field, value, expected) => {
     const changed = { ...(JSON.parse(whole()) as object), [field]: value };
     expect(problemOf(JSON.stringify(changed))).toMatch(expected);

@@ -97,11 +97,13 @@ const filledFolder = (wins: Folder, fills: Folder): Folder => ({
   notes: wins.notes === '' ? fills.notes : wins.notes,
 });
 
+/** A record that has its place in a row. */
 type Placed = Extract<OrderRecord, { position: Position }>;
-const isPlaced = (record: OrderRecord): record is Placed => 'position' in record;
+/** Whether a record has a place in a row. */
+export const isPlaced = (record: OrderRecord): record is Placed => 'position' in record;
 
 /** The row a record stands in: all cabinets, the folders of one, what is filed in one. */
-function rowOf(record: Placed): string {
+export function rowOf(record: Placed): string {
   switch (record.table) {
     case 'cabinet':
       return 'cabinets';

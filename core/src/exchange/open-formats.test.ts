@@ -21,6 +21,7 @@ import {
 } from '../order/records.ts';
 import { describe as wordsOf } from '../problem.ts';
 import { documentName, documentVersion, type OrderDocument } from './document.ts';
+import { cabinetOf, folderOf, placementOf } from '../order/records.test-data.ts';
 import { readOutline, writeOutline } from './outline.ts';
 import { readTable, tableColumns, writeTable } from './table.ts';
 
@@ -126,7 +127,87 @@ describe('the table', () => {
     expect(again.ok && isEmptyChange(again.value)).toBe(true);
   });
 
+  /** Folders called so, one in the next, in one cabinet or two, with Alder filed in the innermost of each. */
+  const nested = (names: readonly string[], cabinets: readonly string[]): Order =>
+    orderOf(
+      cabinets.flatMap((title) => [
+        cabinetOf(title),
+        ...names.map((name, at) =>
+          folderOf(`${title} ${at}`, {
+            cabinet: asId(title),
+            parent: at === 0 ? null : asId(`${title} ${at - 1}`),
+            name,
+          }),
+        ),
+        placementOf(`${title} ${names.length - 1}`, plugin('Alder').id),
+      ]),
+    );
+  const names = fc.array(
+    fc
+      .array(fc.constantFrom('A', 'b', ' ', '/', ' / ', ';', '\\', ':', '"', ',', '\t', '\u2028'), {
+        minLength: 1,
+      })
+      .map((letters) => letters.join('').trim())
+      .filter((name) => name !== ''),
+    { minLength: 1, maxLength: 3 },
+  );
+
+  it('with folders and tags of any name is read back unchanged', () => {
+    fc.assert(
+      fc.property(names, names, fc.constantFrom(['One'], ['One', 'Two']), (below, tags, titles) => {
+        const answer = { ...nothingSaid, table: 'answer' as const, id: plugin('Alder').id };
+        const before = orderOf([
+          ...nested(below, titles).values(),
+          { ...answer, tags: [...new Set(tags)] },
+        ]);
+        const plugins = [plugin('Alder')];
+        const read = readTable(writeTable(before, plugins), before, plugins, newId);
+        expect(read.ok ? read.value : read.problems.map(wordsOf)).toEqual({
+          added: [],
+          updated: [],
+          removed: [],
+        });
+      }),
+    );
+  });
+
+  it('names the cabinet first where there are several, and reads paths without it where they are clear', () => {
+    const before = orderOf([
+      ...nested(['Drums'], ['One', 'Two']).values(),
+      folderOf('only', { name: 'Bells', cabinet: asId('Two') }),
+    ]);
+    const plugins = [plugin('Alder')];
+    expect(writeTable(before, plugins)).toContain('One / Drums; Two / Drums');
+    const filed = (cell: string): unknown => {
+      const read = readTable(`id,folders\r\nid of Alder,${cell}`, before, plugins, newId);
+      return read.ok
+        ? read.value.removed.map(({ id }) => id)
+        : read.problems
+            .map(wordsOf)
+            .join()
+            .replace(/.*table: /, '');
+    };
+    expect(filed('Bells; Two / Drums')).toEqual(['One 0/id of Alder']);
+    expect(filed('Drums; Drums')).toEqual([]);
+    expect(filed('Drums')).toMatch(/^There are 2 folders “Drums”. Put the cabinet/);
+  });
+
+  it('that is cut in the middle of a line is refused, wherever', () => {
+    const before = order('Long notes, "quoted"');
+    const plugins = [plugin('Alder'), plugin('Brine')];
+    const written = writeTable(before, plugins);
+    const lines = written.split('\r\n');
+    const lastLine = written.length - (lines.at(-2)?.length ?? 0) - 2;
+    // The last cell is not read, and may be cut.
+    for (let length = lastLine + 1; length < written.lastIndexOf(','); length += 1) {
+      const read = readTable(written.slice(0, length), before, plugins, newId);
+      expect(read.ok ? length : read.problems.map(wordsOf).join()).toMatch(/line 3: /);
+    }
+  });
+
   it.each([
+    ['id,folders\r\nid of Alder', /line 2: .*It has 1 cell where the first line has 2/],
+    ['id,until\r\nid of Alder,2026-02-31', /line 2: .*YYYY-MM-DD/],
     ['name\r\nAlder', /line 1: .*no column “id”/],
     ['id,folders\r\nid of Alder,Nowhere', /line 2: .*no folder “Nowhere”/],
     ['id,licence\r\nid of Alder,borrowed', /line 2: .*licence is one of/],
@@ -298,8 +379,16 @@ describe('the outline', () => {
   it.each([
     ['<opml version="2.0"><body><outline text="a">', /no whole XML/],
     ['<rss/>', /outermost element/],
+    [
+      `<opml version="2.0"><body>${'<outline text="a">'.repeat(3000)}${'</outline>'.repeat(3000)}</body></opml>`,
+      /more than 30 levels deep/,
+    ],
+    [
+      '<opml version="2.0"><body><outline text="a"><outline text="b" rule="colour is red"/></outline></body></opml>',
+      /rule of the folder b/,
+    ],
     ['<!DOCTYPE x [<!ENTITY a "b">]><opml/>', /entities/],
-  ])('says what is wrong with %s', (text, expected) => {
+  ])('says what is wrong with %.60s', (text, expected) => {
     const read = readOutline(text, () => false);
     expect(read.ok ? '' : read.problems.map(wordsOf).join()).toMatch(expected);
   });

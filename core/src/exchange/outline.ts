@@ -2,6 +2,7 @@
 import Builder from 'fast-xml-builder';
 import { XMLParser } from 'fast-xml-parser';
 import { SyntaxValidator } from 'fast-xml-validator';
+import { fold } from '../text/fold.ts';
 import { printNumber } from '../print-number.ts';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
 import { formats, type Format } from '../formats/found-copy.ts';
@@ -15,9 +16,18 @@ import {
   type DocumentPlugin,
   type OrderDocument,
 } from './document.ts';
+import { troubleWithin } from './read-document.ts';
 
-/** What the attribute `type` of an outline says that is a plugin, and a smart folder's rule stands in. */
-const pluginType = 'plugin';
+/** What the attribute `type` of an outline says. */
+const types = {
+  plugin: 'plugin',
+  chain: 'chain',
+  setting: 'setting',
+  favourites: 'favourites',
+} as const;
+
+/** What an outline shows, and is not read again from one: only this order knows what is in it. */
+const onlyShown: readonly (string | undefined)[] = [types.chain, types.setting];
 
 interface Outline {
   readonly '@_text': string;
@@ -31,30 +41,40 @@ interface Outline {
 /** Stands for a line's end until the text is written: in an attribute that would become a space. */
 const lineBreak = '\uE00A';
 
-/** The cabinets of a document as an outline. Dividers are left out. */
+/** The cabinets of a document as an outline. Dividers and folders shown from another cabinet are left out. */
 export function writeOutline(document: OrderDocument): string {
   const plugins = new Map(document.plugins.map((plugin) => [plugin.id, plugin]));
-  const chains = new Map(document.chains.map((chain) => [chain.id, chain]));
+  const others = new Map(
+    [
+      ...document.chains.map((one) => [types.chain, one] as const),
+      ...(document.settings ?? []).map((one) => [types.setting, one] as const),
+    ].map(([type, { id, name }]) => [id, { '@_text': name, '@_type': type }]),
+  );
   const leaf = (id: string): Outline => {
     const plugin = plugins.get(id);
-    return {
-      '@_text': plugin?.name ?? chains.get(id)?.name ?? '',
-      '@_type': pluginType,
-      ...(plugin?.vendor ? { '@_vendor': plugin.vendor } : {}),
-      ...(plugin ? { '@_identities': plugin.copies.map(identityOf).join('\n') } : {}),
-    };
+    return plugin
+      ? {
+          '@_text': plugin.name,
+          '@_type': types.plugin,
+          ...(plugin.vendor ? { '@_vendor': plugin.vendor } : {}),
+          '@_identities': plugin.copies.map(identityOf).join('\n'),
+        }
+      : (others.get(id) ?? { '@_text': '' });
   };
+  const isWritten = ({ form, shows }: DocumentFolder): boolean =>
+    form !== 'divider' && shows === undefined;
   const branch = (folder: DocumentFolder): Outline => ({
     '@_text': folder.name,
+    ...(folder.form === 'favourites' ? { '@_type': types.favourites } : {}),
     ...(folder.rule === undefined ? {} : { '@_rule': folder.rule }),
     outline: [
-      ...(folder.folders ?? []).filter(({ form }) => form !== 'divider').map(branch),
+      ...(folder.folders ?? []).filter(isWritten).map(branch),
       ...(folder.plugins ?? []).map(leaf),
     ],
   });
   const body: Outline[] = document.cabinets.map(({ name, folders }) => ({
     '@_text': name,
-    outline: folders.filter(({ form }) => form !== 'divider').map(branch),
+    outline: folders.filter(isWritten).map(branch),
   }));
   const builder = new Builder({
     ignoreAttributes: false,
@@ -92,17 +112,11 @@ export function readOutline(
   if (/<!DOCTYPE|<!ENTITY/i.test(text)) {
     return wrong('It declares entities or a type of its own, which an outline does not need.');
   }
-  const parser = new XMLParser({
-    ignoreAttributes: false,
-    isArray: (name) => name === 'outline',
-    processEntities: true,
-    htmlEntities: true,
-  });
-  const fault = faultIn(text);
-  if (fault) {
-    return fault;
+  const tree = parse(text);
+  if (!tree.ok) {
+    return tree;
   }
-  const parsed = parser.parse(text) as Parsed;
+  const parsed = tree.value;
   if (!parsed.opml) {
     return wrong('It is no outline: its outermost element should be <opml>.');
   }
@@ -113,27 +127,40 @@ export function readOutline(
   if (reading.count > limits.outlines) {
     return wrong(`It holds more than ${printNumber(limits.outlines)} outlines.`);
   }
-  return ok(
-    withFavourites({
-      document: documentName,
-      version: documentVersion,
-      computer: typeof head.title === 'string' ? head.title : '',
-      cabinets,
-      plugins: [...reading.plugins.values()],
-      chains: [],
-      spellings: [],
-    }),
-  );
+  const document: OrderDocument = {
+    document: documentName,
+    version: documentVersion,
+    computer: typeof head.title === 'string' ? head.title : '',
+    cabinets,
+    plugins: [...reading.plugins.values()],
+    chains: [],
+    spellings: [],
+  };
+  const problems = troubleWithin(document);
+  return problems.length > 0 ? failed(...problems) : ok(withFavourites(document));
 }
 
-/** Why a text is no XML; null where it is. */
-function faultIn(text: string): ReturnType<typeof wrong> | null {
+/** The elements of an XML text, or where it is none, or too deep. */
+function parse(text: string): Result<Parsed> {
+  const parser = new XMLParser({
+    ignoreAttributes: false,
+    isArray: (name) => name === 'outline',
+    processEntities: true,
+    htmlEntities: true,
+    // Below <opml>, <body> and the outline of a cabinet.
+    maxNestedTags: limits.depth + 3,
+  });
   try {
     SyntaxValidator.validate(text);
-    return null;
+    return ok(parser.parse(text) as Parsed);
   } catch (error) {
     const { message, line } = error as { message: string; line?: number };
-    return wrong(`It is no whole XML: ${message}`, line ?? null);
+    return wrong(
+      /nested tags/i.test(message)
+        ? `Its folders are more than ${limits.depth} levels deep.`
+        : `It is no whole XML: ${message}`,
+      line ?? null,
+    );
   }
 }
 
@@ -150,35 +177,46 @@ const newId = (reading: Reading): string => {
 };
 
 function cabinetOf(reading: Reading, outline: Outline): DocumentCabinet {
-  const { folders, plugins } = within(reading, outline, 1);
+  const { folders, plugins } = within(reading, outline);
   const id = newId(reading);
   const loose: DocumentFolder[] =
     plugins.length > 0
       ? [{ id: newId(reading), form: 'folder', name: nameOf(outline), plugins }]
       : [];
-  return { id, name: nameOf(outline), folders: [...folders, ...loose] };
+  return { id, name: nameOf(outline), folders: withTheirFavourites([...folders, ...loose]) };
+}
+
+/** Outlines of before say "Favourites" by its name alone. */
+function withTheirFavourites(folders: readonly DocumentFolder[]): DocumentFolder[] {
+  const isOne = ({ form, name, folders: below = [] }: DocumentFolder): boolean =>
+    form === 'folder' && fold(name) === 'favourites' && below.length === 0;
+  const favourites = folders.some(({ form }) => form === 'favourites')
+    ? undefined
+    : folders.find(isOne);
+  return folders.map((folder) =>
+    folder === favourites ? { ...folder, form: 'favourites' } : folder,
+  );
 }
 
 function within(
   reading: Reading,
   { outline = [] }: Outline,
-  depth: number,
 ): { folders: DocumentFolder[]; plugins: string[] } {
   const folders: DocumentFolder[] = [];
   const plugins: string[] = [];
-  for (const one of depth > limits.depth ? [] : outline) {
+  for (const one of outline.filter((each) => !onlyShown.includes(each['@_type']))) {
     const holdsNothing = (one.outline ?? []).length === 0;
     const isOne =
-      one['@_type'] === pluginType ||
+      one['@_type'] === types.plugin ||
       (holdsNothing && one['@_rule'] === undefined && reading.isPlugin(nameOf(one)));
     if (isOne) {
       plugins.push(pluginOf(reading, one));
     } else {
-      const inside = within(reading, one, depth + 1);
+      const inside = within(reading, one);
       const rule = one['@_rule'];
       folders.push({
         id: newId(reading),
-        form: rule === undefined ? 'folder' : 'smart',
+        form: formOf(one),
         name: nameOf(one),
         ...(rule === undefined ? { plugins: inside.plugins } : { rule }),
         folders: inside.folders,
@@ -188,10 +226,17 @@ function within(
   return { folders, plugins: [...new Set(plugins)] };
 }
 
-/** The plugin that an outline names, once for each name and vendor. */
+function formOf({ '@_type': type, '@_rule': rule }: Outline): DocumentFolder['form'] {
+  if (type === types.favourites) {
+    return 'favourites';
+  }
+  return rule === undefined ? 'folder' : 'smart';
+}
+
+/** The plugin that an outline names, once for each name, vendor and copies. */
 function pluginOf(reading: Reading, outline: Outline): string {
   const vendor = outline['@_vendor'] ?? null;
-  const key = `${nameOf(outline)}\n${vendor ?? ''}`;
+  const key = [nameOf(outline), vendor ?? '', outline['@_identities'] ?? ''].join('\n');
   const known = reading.plugins.get(key);
   if (known) {
     return known.id;

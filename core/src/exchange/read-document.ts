@@ -1,8 +1,9 @@
 /** A document read in: JSON, its schema, and what holds between its parts. A fault changes nothing. */
-import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
 import { parseRule } from '../rules/language/text.ts';
 import { isType } from '../taxonomy/tree.ts';
+import { isDay } from '../text/day.ts';
 import { storableValue, troubleInValue } from '../text/storable.ts';
 import {
   documentName,
@@ -15,6 +16,7 @@ import {
   type OrderDocument,
   type UnknownFields,
 } from './document.ts';
+import { faultWords } from './document-fault.ts';
 import { documentSchema } from './document-schema.data.ts';
 
 /** A document, with the fields that are not ours set apart. */
@@ -56,7 +58,8 @@ export function readDocument(text: string): Result<ReadDocument> {
   }
   const value = storableValue(parsed.value);
   if (!validate(value)) {
-    return failed(faultOf(validate.errors?.[0]));
+    const { at, detail } = faultWords(value, validate.errors?.[0]);
+    return failed(wrong(at, detail));
   }
   const problems = troubleWithin(value);
   return problems.length > 0 ? failed(...problems) : ok(split(withFavourites(value)));
@@ -93,29 +96,8 @@ function whatItIs(value: unknown): Problem | null {
   return null;
 }
 
-/** `/cabinets/0/folders/2/name` as `cabinets[0].folders[2].name`. */
-const pathOf = (pointer: string): string =>
-  pointer
-    .split('/')
-    .slice(1)
-    .map((part) => part.replaceAll('~1', '/').replaceAll('~0', '~'))
-    .reduce((path, part) => {
-      if (/^\d+$/.test(part)) {
-        return `${path}[${part}]`;
-      }
-      return path === '' ? part : `${path}.${part}`;
-    }, '');
-
-function faultOf(error: ErrorObject | undefined): Problem {
-  const params = (error?.params ?? {}) as { allowedValues?: unknown[]; allowedValue?: unknown };
-  const values =
-    params.allowedValues ?? (params.allowedValue === undefined ? [] : [params.allowedValue]);
-  const known = values.length > 0 ? ` (${values.map(String).join(', ')})` : '';
-  return wrong(pathOf(error?.instancePath ?? ''), `It ${error?.message ?? 'is wrong'}${known}.`);
-}
-
-/** What a schema cannot say: ids stand once, what is named is there, rules are understood. */
-function troubleWithin(document: OrderDocument): Problem[] {
+/** What a schema cannot say: ids are there once, what is named is there, rules are understood. */
+export function troubleWithin(document: OrderDocument): Problem[] {
   const folders = foldersOfDocument(document);
   const doubled = [
     firstTwice('cabinets', document.cabinets),
@@ -124,7 +106,12 @@ function troubleWithin(document: OrderDocument): Problem[] {
   ].flatMap((problem) => problem ?? []);
   return doubled.length > 0
     ? doubled
-    : [...danglingIn(document, folders), ...wrongRules(document, folders), ...wrongTypes(document)];
+    : [
+        ...danglingIn(document, folders),
+        ...wrongRules(document, folders),
+        ...wrongTypes(document),
+        ...wrongThings(document),
+      ];
 }
 
 /** All that a folder may hold. */
@@ -220,6 +207,30 @@ const wrongTypes = (document: OrderDocument): Problem[] =>
     const unknown = said?.types?.find((type) => !isType(type));
     return unknown === undefined ? [] : [wrong(`plugin ${name}`, `There is no type ${unknown}.`)];
   });
+
+/** What no act makes: a chain of one, a day that is none, favourites twice or inside a folder. */
+function wrongThings(document: OrderDocument): Problem[] {
+  const short = document.chains.filter(({ plugins }) => plugins.length < 2);
+  const untilWhen = thingsOf(document).filter(
+    ({ said }) => typeof said?.licence?.until === 'string' && !isDay(said.licence.until),
+  );
+  const crowded = document.cabinets.filter(
+    ({ folders }) => folders.filter(({ form }) => form === 'favourites').length > 1,
+  );
+  const nested = foldersOfDocument(document).filter(({ folders = [] }) =>
+    folders.some(({ form }) => form === 'favourites'),
+  );
+  return [
+    ...short.map(({ name }) => wrong(`chain ${name}`, 'A chain has at least two plugins.')),
+    ...untilWhen.map(({ name, said }) =>
+      wrong(`plugin ${name}`, `There is no day ${said?.licence?.until ?? ''}.`),
+    ),
+    ...crowded.map(({ name }) =>
+      wrong(`cabinet ${name}`, 'It has more than one favourites folder.'),
+    ),
+    ...nested.map(({ name }) => wrong(`folder ${name}`, 'Favourites can’t be inside a folder.')),
+  ];
+}
 
 /** Ours and others' fields apart, at each place where others' may stand. */
 function split(document: OrderDocument): ReadDocument {

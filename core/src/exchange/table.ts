@@ -7,24 +7,31 @@ import Papa from 'papaparse';
 import { licenceStates, nothingSaid, type Answer } from '../catalog/answer.ts';
 import type { Plugin } from '../catalog/plugin.ts';
 import type { OrderChange } from '../acts/act-result.ts';
-import { grouped } from '../grouped.ts';
+import { grouped, groupedBy } from '../grouped.ts';
 import { asId, type FolderId, type PlacementId, type PluginId } from '../id.ts';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
 import {
-  allFolders,
   allPlacements,
   answerIn,
   pluginNamesIn,
-  type Folder,
   type Order,
   type OrderRecord,
   type Placement,
 } from '../order/records.ts';
 import { noWords, understand, writeValue } from '../rules/language/values.ts';
 import { isType } from '../taxonomy/tree.ts';
-import { fold } from '../text/fold.ts';
+import { isDay } from '../text/day.ts';
+import { plural } from '../text/plural.ts';
 import { positionsBefore } from '../order/position.ts';
 import { diffRecords } from './merge-order.ts';
+import {
+  between,
+  escaped,
+  tableFolders,
+  valuesOf,
+  type NamedFolder,
+  type TableFolders,
+} from './table-folders.ts';
 
 /** The columns, in their order. What is edited in the first part is read again. */
 export const tableColumns = [
@@ -45,32 +52,10 @@ export const tableColumns = [
 type Column = (typeof tableColumns)[number];
 type TableRow = Readonly<Record<Column, string>>;
 
-/** Between several values of a cell, and between a folder and what stands in it. */
-const between = '; ';
-const below = ' / ';
-
 const formula = /^[=+\-@\t\r]/;
 const harmless = (cell: string): string =>
   formula.test(cell) || cell.startsWith("'") ? `'${cell}` : cell;
 const asWritten = (cell: string): string => (cell.startsWith("'") ? cell.slice(1) : cell);
-
-/** Paths of folders that plugins are filed in by hand, by the folder's id. */
-function pathsOf(order: Order): Map<string, string> {
-  const folders = allFolders(order);
-  const byId = new Map(folders.map((folder) => [folder.id as string, folder]));
-  const path = (folder: Folder): string => {
-    const parent = folder.parent === null ? undefined : byId.get(folder.parent);
-    return parent ? `${path(parent)}${below}${folder.name}` : folder.name;
-  };
-  return new Map(
-    folders
-      .filter(
-        ({ form, shortcutTo }) =>
-          (form === 'folder' || form === 'favourites') && shortcutTo === null,
-      )
-      .map((folder) => [folder.id, path(folder)]),
-  );
-}
 
 /** Where each plugin is filed. */
 const filedOf = (order: Order): Map<string, Placement[]> =>
@@ -80,7 +65,7 @@ const filedOf = (order: Order): Map<string, Placement[]> =>
 
 /** The plugins as a table, in the order given. */
 export function writeTable(order: Order, plugins: readonly Plugin[]): string {
-  const paths = pathsOf(order);
+  const { paths } = tableFolders(order);
   const filed = filedOf(order);
   const rows = plugins.map((plugin): TableRow => {
     const answer = answerIn(order, plugin.id) ?? { ...nothingSaid };
@@ -93,7 +78,7 @@ export function writeTable(order: Order, plugins: readonly Plugin[]): string {
       nickname: names?.nickname ?? '',
       slotLabel: names?.slotLabel ?? '',
       types: plugin.types.map((type) => writeValue('type', type, noWords)).join(between),
-      tags: answer.tags.join(between),
+      tags: answer.tags.map(escaped).join(between),
       licence: answer.licence?.state ?? '',
       until: answer.licence?.until ?? '',
       notes: answer.notes,
@@ -117,6 +102,29 @@ const wrong = (line: number, detail: string): Problem => ({
 interface Read {
   readonly row: Partial<TableRow>;
   readonly line: number;
+}
+
+/** What is edited; the other columns are only read by people. */
+const edited: readonly string[] = tableColumns.slice(0, tableColumns.indexOf('kind'));
+
+/**
+ * A line that has too few cells would empty what they hold: it is cut off, or a comma is missing. Some
+ * spreadsheets leave out empty cells at the end of a line, but not of the last one alone.
+ */
+function troubleInCells(heads: readonly string[], lines: readonly string[][]): Problem | null {
+  const at = lines.findIndex((cells, line) => {
+    const missing = heads.slice(cells.length);
+    return line === lines.length - 1
+      ? missing.length > 0
+      : missing.some((one) => edited.includes(one));
+  });
+  const count = lines[at]?.length ?? 0;
+  return at < 0
+    ? null
+    : wrong(
+        at + 2,
+        `It has ${plural(count, 'cell')} where the first line has ${heads.length}: the table is cut off here, or a comma is missing.`,
+      );
 }
 
 /**
@@ -143,11 +151,18 @@ export function readTable(
       ),
     );
   }
+  const cut = troubleInCells(heads, lines);
+  if (cut) {
+    return failed(cut);
+  }
   const rows = lines.map(
     (cells, at): Read => ({
       line: at + 2,
       row: Object.fromEntries(
-        heads.map((head, column) => [head, asWritten((cells[column] ?? '').trim())]),
+        heads.map((head, column) => {
+          const cell = asWritten(cells[column] ?? '');
+          return [head, head === 'notes' ? cell : cell.trim()];
+        }),
       ),
     }),
   );
@@ -155,7 +170,7 @@ export function readTable(
     order,
     byId: new Map(plugins.map((plugin) => [plugin.id as string, plugin])),
     filed: filedOf(order),
-    folders: new Map([...pathsOf(order)].map(([id, path]) => [fold(path), id])),
+    folders: tableFolders(order),
     next: new Map(order),
     newId,
   };
@@ -169,8 +184,7 @@ interface Reading {
   readonly order: Order;
   readonly byId: ReadonlyMap<string, Plugin>;
   readonly filed: ReadonlyMap<string, readonly Placement[]>;
-  /** Ids by their folded paths. */
-  readonly folders: ReadonlyMap<string, string>;
+  readonly folders: TableFolders;
   readonly next: Map<string, OrderRecord>;
   readonly newId: () => string;
 }
@@ -186,12 +200,6 @@ function takeRow(reading: Reading, { row, line }: Read): Problem[] {
     ...takeFolders(reading, plugin.id, row, line),
   ];
 }
-
-const listOf = (cell: string): string[] =>
-  cell
-    .split(';')
-    .map((part) => part.trim())
-    .filter((part) => part !== '');
 
 function takeNames({ order, next }: Reading, id: PluginId, row: Partial<TableRow>): Problem[] {
   const before = pluginNamesIn(order, id);
@@ -221,7 +229,7 @@ function takeAnswer(
 ): Problem[] {
   const { id } = plugin;
   const before: Answer = answerIn(order, id) ?? { ...nothingSaid, table: 'answer', id };
-  const types = row.types === undefined ? null : listOf(row.types).map(typeOf);
+  const types = row.types === undefined ? null : valuesOf(row.types).map(typeOf);
   const unknown = types?.find((type) => !isType(type));
   const state = licenceStates.find((one) => one === row.licence);
   const until = row.until ?? '';
@@ -230,8 +238,8 @@ function takeAnswer(
     ...(row.licence && !state
       ? [wrong(line, `A licence is one of ${licenceStates.join(', ')}, or nothing.`)]
       : []),
-    ...(until !== '' && !/^\d{4}-\d{2}-\d{2}$/.test(until)
-      ? [wrong(line, '“until” is a day as YYYY-MM-DD.')]
+    ...(until !== '' && !isDay(until)
+      ? [wrong(line, '“until” is a day as YYYY-MM-DD, such as 2027-01-31.')]
       : []),
   ];
   if (problems.length > 0) {
@@ -241,7 +249,7 @@ function takeAnswer(
   const after: Answer = {
     ...before,
     ...(isOther ? { types } : {}),
-    ...(row.tags === undefined ? {} : { tags: listOf(row.tags) }),
+    ...(row.tags === undefined ? {} : { tags: valuesOf(row.tags) }),
     ...(row.notes === undefined ? {} : { notes: row.notes }),
     ...(row.licence === undefined
       ? {}
@@ -267,16 +275,16 @@ function takeFolders(
   if (row.folders === undefined) {
     return [];
   }
-  const wanted = listOf(row.folders).map((path) => ({ path, id: folders.get(fold(path)) }));
-  const unknown = wanted.find(({ id }) => id === undefined);
-  if (unknown) {
-    return [
-      wrong(line, `There is no folder “${unknown.path}”. Make it first, or correct its name.`),
-    ];
+  const placed = (filed.get(plugin) ?? []).filter(({ folder }) => folders.paths.has(folder));
+  const chosen = groupedBy(folders.read(row.folders), ({ path }) => path).values();
+  const ids = new Set<string>();
+  for (const [first, ...more] of chosen) {
+    const meant = first && foldersMeant(first, 1 + more.length, placed);
+    if (first && !meant) {
+      return [wrong(line, troubleWith(first))];
+    }
+    meant?.forEach((id) => ids.add(id));
   }
-  const ids = new Set(wanted.flatMap(({ id }) => id ?? []));
-  const known = new Set(folders.values());
-  const placed = (filed.get(plugin) ?? []).filter(({ folder }) => known.has(folder));
   for (const placement of placed.filter(({ folder }) => !ids.has(folder))) {
     next.delete(`placement/${placement.id}`);
   }
@@ -298,3 +306,24 @@ function takeFolders(
   }
   return [];
 }
+
+/**
+ * The folders meant by a path that a cell names so many times: of several that are called alike, those
+ * that the plugin is in already. Null where that can't be told.
+ */
+function foldersMeant(
+  { folders }: NamedFolder,
+  times: number,
+  placed: readonly Placement[],
+): readonly string[] | null {
+  if (folders.length === 1 || folders.length === times) {
+    return folders.length === 0 ? null : folders;
+  }
+  const own = folders.filter((id) => placed.some(({ folder }) => folder === id));
+  return own.length > 0 && own.length === times ? own : null;
+}
+
+const troubleWith = ({ path, folders }: NamedFolder): string =>
+  folders.length === 0
+    ? `There is no folder “${path}”. Create it first, or correct its name.`
+    : `There are ${folders.length} folders “${path}”. Put the cabinet and “ / ” before it, or rename one.`;

@@ -1,4 +1,5 @@
 /** Texts as they are compared. Nothing in core imports this file. */
+export { isDay } from './day.ts';
 export { editDistance } from './edit-distance.ts';
 export { jsonObject } from './json-object.ts';
 export { oneOrMany, plural } from './plural.ts';

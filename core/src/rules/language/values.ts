@@ -5,6 +5,7 @@ import { kinds } from '../../catalog/kind.ts';
 import { formats } from '../../formats/found-copy.ts';
 import { memoizeByObject } from '../../memoize.ts';
 import { compareNames } from '../../text/compare.ts';
+import { isDay } from '../../text/day.ts';
 import { fold } from '../../text/fold.ts';
 import { typeGroups, typeName } from '../../taxonomy/tree.ts';
 import { daysOf, fields, ruleLimits, units, type Field, type Relation } from './rule.ts';
@@ -210,11 +211,7 @@ function span(typed: string): Understood {
 }
 
 function day(typed: string): Understood {
-  const isDay =
-    /^\d{4}-\d{2}-\d{2}$/.test(typed) &&
-    !Number.isNaN(Date.parse(`${typed}T00:00:00Z`)) &&
-    new Date(`${typed}T00:00:00Z`).toISOString().startsWith(typed);
-  return isDay
+  return isDay(typed)
     ? fine(typed)
     : wrong('A day should stand here as year-month-day, such as 2026-01-31.');
 }

@@ -38,6 +38,7 @@ import {
   type Relation,
 } from '@clever-drawer/core/rules';
 import { isType } from '@clever-drawer/core/taxonomy';
+import { isDay } from '@clever-drawer/core/text';
 import { id, ids, maybe, maybeName, name, needed } from '../fields.ts';
 
 const cardSchema = object({
@@ -132,7 +133,11 @@ const answerSchema = object({
   licence: object({
     state: string().oneOf(licenceStates).required(),
     until: string()
-      .matches(/^\d{4}-\d{2}-\d{2}$/, '${path} must be a day as YYYY-MM-DD')
+      .test(
+        'day',
+        '${path} must be a day as YYYY-MM-DD',
+        (text) => typeof text !== 'string' || isDay(text),
+      )
       .nullable()
       .defined(),
   })

@@ -6,7 +6,7 @@ import type { MatchView, OrderPreview, OrderStep } from '@clever-drawer/core/api
 import { describeChange, mergeRecords, type MergeMode } from '@clever-drawer/core/exchange';
 import { pluginsOfChange, type Order } from '@clever-drawer/core/order';
 import { ok, type Result } from '@clever-drawer/core/problem';
-import { readTable, recordsOf } from '@clever-drawer/core/documents';
+import { readTable, recordsOf, withUnsaid } from '@clever-drawer/core/documents';
 import { pluginNames, type WorkedChange } from '../../database/changes.ts';
 import { findComputer } from '../../database/computers.ts';
 import { readOrder } from '../../database/order/index.ts';
@@ -115,7 +115,8 @@ async function workOut(
   const settings = await matchSettings(manager, computer, before, document, pluginOf);
   const known = { pluginOf, settings, copies: catalog.copies };
   const ids = await idsHere(manager, computer, document, before, known);
-  const records = recordsOf(pictures.value(document), ids);
+  const theirs = recordsOf(pictures.value(document), ids);
+  const records = incoming.form === 'outline' ? withUnsaid(before, theirs) : theirs;
   const change: OrderChange = mergeRecords(before, records, incoming.how);
   await keepForeignFields(manager, computer, kept, ids);
   const loads =

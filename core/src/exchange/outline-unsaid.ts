@@ -1,0 +1,103 @@
+/** What an outline doesn't say of this order, kept as it is when one is read. */
+import { keyOf } from '../change.ts';
+import { groupedBy } from '../grouped.ts';
+import { byPosition, spread } from '../order/position.ts';
+import { allFolders, chainIn, settingIn, type Order, type OrderRecord } from '../order/records.ts';
+import { isPlaced, rowOf } from './merge-order.ts';
+
+/**
+ * The records of an outline, completed from the order: an outline has the names, rules and places of
+ * cabinets and folders and the plugins filed in them, and nothing else. Dividers, folders shown from
+ * another cabinet, and filed chains and settings are left out of it; they stay where their folder is.
+ */
+export function withUnsaid(order: Order, records: readonly OrderRecord[]): OrderRecord[] {
+  const shared = new Set(
+    allFolders(order)
+      .filter(({ form, shortcutTo }) => form === 'favourites' && shortcutTo !== null)
+      .map(({ cabinet }) => cabinet),
+  );
+  const completed = records
+    // A cabinet that shows another one's favourites has none of its own.
+    .filter(
+      (record) =>
+        !(record.table === 'folder' && record.form === 'favourites' && shared.has(record.cabinet)),
+    )
+    .map((record) => completedFrom(order.get(keyOf(record)), record));
+  const keys = new Set(completed.map(keyOf));
+  const unsaid = [...order.values()].filter(
+    (record) => !keys.has(keyOf(record)) && !isSaid(order, record),
+  );
+  const folders = new Set<string>();
+  const cabinets = new Set<string>();
+  for (const record of completed) {
+    if (record.table === 'folder') {
+      folders.add(record.id);
+    } else if (record.table === 'cabinet') {
+      cabinets.add(record.id);
+    }
+  }
+  const isKept = (record: OrderRecord): boolean => {
+    switch (record.table) {
+      case 'folder':
+        return (
+          cabinets.has(record.cabinet) && (record.parent === null || folders.has(record.parent))
+        );
+      case 'placement':
+        return folders.has(record.folder);
+      default:
+        return true;
+    }
+  };
+  return inRows(order, completed, unsaid.filter(isKept));
+}
+
+function completedFrom(mine: OrderRecord | undefined, record: OrderRecord): OrderRecord {
+  if (record.table === 'cabinet' && mine?.table === 'cabinet') {
+    return { ...mine, name: record.name, position: record.position };
+  }
+  if (record.table === 'folder' && mine?.table === 'folder') {
+    const { name, rule, cabinet, parent, position } = record;
+    return { ...mine, name, rule, cabinet, parent, position };
+  }
+  return record;
+}
+
+/** Whether an outline of the order would hold the record. */
+function isSaid(order: Order, record: OrderRecord): boolean {
+  switch (record.table) {
+    case 'cabinet':
+      return true;
+    case 'folder':
+      return record.form !== 'divider' && record.shortcutTo === null;
+    case 'placement':
+      return !chainIn(order, record.plugin) && !settingIn(order, record.plugin);
+    default:
+      return false;
+  }
+}
+
+/** Rows as the outline has them, with what it leaves out in the places that it has now. */
+function inRows(
+  order: Order,
+  said: readonly OrderRecord[],
+  unsaid: readonly OrderRecord[],
+): OrderRecord[] {
+  const rowsSaid = groupedBy(said.filter(isPlaced), rowOf);
+  const rowsKept = groupedBy(unsaid.filter(isPlaced), rowOf);
+  const rowsNow = groupedBy([...order.values()].filter(isPlaced), rowOf);
+  const rows = new Set([...rowsSaid.keys(), ...rowsKept.keys()]);
+  return [
+    ...[...said, ...unsaid].filter((record) => !isPlaced(record)),
+    ...[...rows].flatMap((row) => {
+      const kept = new Set(rowsKept.get(row));
+      const coming = [...(rowsSaid.get(row) ?? [])].sort(byPosition);
+      const now = [...(rowsNow.get(row) ?? [])].sort(byPosition);
+      const merged = [
+        ...now.flatMap((record) => (kept.has(record) ? record : (coming.shift() ?? []))),
+        ...coming,
+      ];
+      const positions = spread(null, null, merged.length);
+      return merged.map((record, at) => ({ ...record, position: positions[at] ?? '' }));
+    }),
+  ];
+}
