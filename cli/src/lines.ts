@@ -1,6 +1,7 @@
 /** JSON lines from standard input or a file. */
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
+import { readCopiesFrame } from '@clever-drawer/core/exchange';
 import { noWords, understand, type Field } from '@clever-drawer/core/rules';
 import { jsonObject } from '@clever-drawer/core/text';
 import type { Terminal } from './terminal.ts';
@@ -24,7 +25,7 @@ export async function readLines(
   for await (const text of createInterface({ input, crlfDelay: Infinity })) {
     number += 1;
     const bare = text.replace(/^\uFEFF/, '').trim();
-    if (bare === '') {
+    if (bare === '' || readCopiesFrame(bare)) {
       continue;
     }
     const line = bare.length > longest ? null : jsonObject(bare);

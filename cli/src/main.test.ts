@@ -44,7 +44,7 @@ describe('the command line', () => {
         .split('\n')
         .filter(Boolean);
     expect(completed('clever-drawer s')).toEqual(['scan', 'settings', 'shelf']);
-    expect(completed('clever-drawer scan --o')).toEqual(['--open']);
+    expect(completed('clever-drawer scan --o')).toEqual(['--open', '--out']);
     expect(completed('clever-drawer take --comp')).toEqual(['--computer']);
   });
 });

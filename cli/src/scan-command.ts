@@ -1,11 +1,12 @@
 /** `scan DIR…`: what a scan of these directories finds, a line for each copy. */
-import { existsSync, statSync } from 'node:fs';
+import { existsSync, renameSync, statSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { copyLineOf } from '@clever-drawer/core/exchange';
+import { copiesEnd, copiesHead, copyLineOf } from '@clever-drawer/core/exchange';
 import { formats, type Format, type FoundCopy } from '@clever-drawer/core/formats';
 import { describe } from '@clever-drawer/core/problem';
 import { readDeclared } from '@clever-drawer/core/taxonomy';
+import { plural } from '@clever-drawer/core/text';
 import { noDescriptions } from '@clever-drawer/core/readers';
 import { Opener } from '@clever-drawer/server/opener';
 import {
@@ -17,7 +18,10 @@ import {
 } from '@clever-drawer/server/scanner';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
-const help = `Use: ./clever-drawer scan DIR… | --usual [--formats lv2,vst3,…] [--open] [--timeout SECONDS]
+const helpOf = (
+  program: string,
+): string => `Use: ${program} DIR… | --usual [--formats lv2,vst3,…] [--open]
+       [--timeout SECONDS] [--out FILE]
 
 Looks through the directories and writes a line of JSON for each copy found. It only reads, unless
 told to open what fits this machine: each copy in a process of its own.
@@ -25,6 +29,7 @@ told to open what fits this machine: each copy in a process of its own.
   --formats LIST     only these formats
   --open             open the copies and ask them for what reading cannot tell
   --timeout SECONDS  the longest that opening one file may take (10)
+  --out FILE         writes the copies there, with their number, once all of them are found
 Exit status: 0 done, 1 done but some copy failed, 2 wrong use.`;
 
 /** A directory to look through, and for which formats. */
@@ -37,6 +42,8 @@ interface Wishes {
   readonly places: readonly Place[];
   /** Seconds; null when nothing is opened. */
   readonly opening: number | null;
+  /** The file to write; null for standard output. */
+  readonly out: string | null;
 }
 
 /** What was asked for; a text when it makes no sense. */
@@ -51,6 +58,7 @@ function readWishes(args: string[]): Wishes | string {
         formats: { type: 'string' },
         open: { type: 'boolean', default: false },
         timeout: { type: 'string' },
+        out: { type: 'string' },
         help: { type: 'boolean', short: 'h' },
       },
     });
@@ -82,6 +90,7 @@ function readWishes(args: string[]): Wishes | string {
       ? placesOfSystem(chosen)
       : parsed.positionals.map((path) => ({ path: resolve(path), formats: chosen })),
     opening: open ? seconds : null,
+    out: parsed.values.out === undefined ? null : resolve(parsed.values.out),
   };
 }
 
@@ -109,14 +118,20 @@ export async function scanCommand(
   args: string[],
   terminal: Terminal,
   workers = usualWorkers,
+  program = './clever-drawer scan',
 ): Promise<ExitStatus> {
   const wishes = readWishes(args);
   if (typeof wishes === 'string') {
-    return sayHelp(wishes, help, terminal);
+    return sayHelp(wishes, helpOf(program), terminal);
   }
   const missing = wishes.places.find(({ path }) => !isDirectory(path));
   if (missing) {
     terminal.error(`There is no directory ${missing.path}.`);
+    return 2;
+  }
+  const file = wishes.out === null ? null : fileFor(wishes.out);
+  if (file === 'refused') {
+    terminal.error(`${wishes.out ?? ''} can't be written. Choose another file with --out.`);
     return 2;
   }
   const readers = workers.readers();
@@ -126,11 +141,48 @@ export async function scanCommand(
     if (lacks) {
       terminal.error(lacks);
     }
-    return await scanAll(wishes.places, terminal, { readers, opener });
+    const examiners = { readers, opener };
+    if (file === null) {
+      return await scanAll(wishes.places, terminal, examiners);
+    }
+    const lines: string[] = [];
+    const status = await scanAll(
+      wishes.places,
+      {
+        out: (line) => {
+          lines.push(line);
+          if (lines.length % 100 === 0) {
+            terminal.error(`${lines.length} copies so far …`);
+          }
+        },
+        error: terminal.error,
+      },
+      examiners,
+    );
+    file.write([copiesHead(lines.length), ...lines, copiesEnd(lines.length)]);
+    terminal.error(`${plural(lines.length, 'copy', 'copies')} in ${file.path}.`);
+    return status;
   } finally {
     opener?.close();
     await readers.close();
   }
+}
+
+/** A file that is written as a whole, at the end; its place is tried at once. */
+function fileFor(path: string): { path: string; write: (lines: string[]) => void } | 'refused' {
+  const part = `${path}.part`;
+  try {
+    writeFileSync(part, '');
+  } catch {
+    return 'refused';
+  }
+  return {
+    path,
+    write: (lines) => {
+      writeFileSync(part, `${lines.join('\n')}\n`);
+      renameSync(part, path);
+    },
+  };
 }
 
 const isDirectory = (path: string): boolean =>

@@ -6,11 +6,12 @@ import { findingKinds } from '@clever-drawer/core/scan';
 import { askRunning, runningAt, usualAddress } from './running.ts';
 import { sayHelp, type ExitStatus, type Terminal } from './terminal.ts';
 
-const help = `Use: ./clever-drawer take FILE --computer NAME [--to URL] [--key-file FILE]
+const help = `Use: ./clever-drawer take FILE --computer NAME [--accept-gone] [--to URL] [--key-file FILE]
 
 Reads what the scanner wrote on another computer into the running application, as that computer's
 scan. A file that is cut off or odd changes nothing.
   --computer NAME  the computer; it is made when there is none of that name
+  --accept-gone    also where the file lacks more than a tenth of what is known of it
   --to URL         where the application runs (${usualAddress})
   --key-file FILE  where its key stands, when it was started with --private; - reads standard input
 Exit status: 0 done, 1 refused, 2 wrong use.`;
@@ -18,6 +19,7 @@ Exit status: 0 done, 1 refused, 2 wrong use.`;
 interface Wishes {
   readonly file: string;
   readonly computer: string;
+  readonly mayGo: boolean;
   readonly to: string;
   readonly keyFile: string | undefined;
 }
@@ -31,6 +33,7 @@ function readWishes(args: string[]): Wishes | string {
       allowPositionals: true,
       options: {
         computer: text,
+        'accept-gone': { type: 'boolean', default: false },
         to: text,
         'key-file': text,
         help: { type: 'boolean', short: 'h' },
@@ -48,7 +51,13 @@ function readWishes(args: string[]): Wishes | string {
     }
     const to = values.to ?? usualAddress;
     return URL.canParse(to)
-      ? { file, computer: values.computer, to, keyFile: values['key-file'] }
+      ? {
+          file,
+          computer: values.computer,
+          mayGo: values['accept-gone'],
+          to,
+          keyFile: values['key-file'],
+        }
       : `"${to}" is no address.`;
   } catch (error) {
     return error instanceof Error ? error.message : String(error);
@@ -60,13 +69,13 @@ export async function takeCommand(args: string[], terminal: Terminal): Promise<E
   if (typeof wishes === 'string') {
     return sayHelp(wishes, help, terminal);
   }
-  const { file, computer, to, keyFile } = wishes;
+  const { file, computer, mayGo, to, keyFile } = wishes;
   const body = await openAsBlob(file).catch(() => null);
   if (!body) {
     terminal.error(`${file} cannot be read.`);
     return 2;
   }
-  const path = `/api/take?computer=${encodeURIComponent(computer)}`;
+  const path = `/api/take?computer=${encodeURIComponent(computer)}${mayGo ? '&gone=accept' : ''}`;
   const running = await runningAt({ to, keyFile }, terminal);
   const response = running && (await askRunning(running, path, terminal, { method: 'POST', body }));
   if (!response) {

@@ -21,6 +21,8 @@ export type Problem =
   /** A line of a file of copies, counted from 1. */
   | { code: 'line-invalid'; at: string; line: number; detail: string }
   | { code: 'no-copies'; at: string }
+  | { code: 'copies-cut'; at: string; got: number; copies: number }
+  | { code: 'many-gone'; at: string; gone: number; known: number; copies: number }
   /** A document of an order: the path of a value in it, the line where that is known. */
   | { code: 'directory-refused'; at: string; detail: string }
   | { code: 'document-invalid'; at: string; line: number | null; detail: string }
@@ -109,6 +111,9 @@ const mebibytes = (bytes: number): string => `${printNumber(Math.ceil(bytes / 1_
 
 type Wording = { [C in ProblemCode]: (problem: Extract<Problem, { code: C }>) => string };
 
+const copiesOf = (count: number): string =>
+  count === 1 ? 'one copy' : `${printNumber(count)} copies`;
+
 const wording: Wording = {
   'file-missing': (p) =>
     `${p.at} is named by the plugin but is not there. Installing the plugin again usually mends this.`,
@@ -131,6 +136,10 @@ const wording: Wording = {
     `Line ${p.line} is not a copy as the scanner writes it: ${p.detail} Nothing was imported. Was the file cut off or edited?`,
   'no-copies': () =>
     'The file has no copies, so nothing was imported. It should have one line for each copy, as the scanner writes them.',
+  'copies-cut': (p) =>
+    `The file should have ${copiesOf(p.copies)} and ends after ${printNumber(p.got)}: it is cut off. Nothing was imported. Copy the whole file, or scan again.`,
+  'many-gone': (p) =>
+    `The file has ${copiesOf(p.copies)}, and lacks ${printNumber(p.gone)} of the ${printNumber(p.known)} known on ${p.at}: they would be marked as gone. Nothing was imported yet.`,
   'computer-here': (p) =>
     `${p.name} is the computer Clever Drawer runs on: scan it instead. For another computer, enter another name.`,
   'computer-elsewhere': (p) =>

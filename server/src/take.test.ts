@@ -8,6 +8,7 @@ import type {
   Refusal,
   TakenView,
 } from '@clever-drawer/core/api';
+import { copiesEnd, copiesHead } from '@clever-drawer/core/exchange';
 import { startTestServer, type TestServer } from './testing.ts';
 
 let server: TestServer;
@@ -56,10 +57,10 @@ const linesOf = (...copies: readonly Given[]): string => `${copies.map(lineOf).j
 
 async function take<T = TakenView>(
   computer: string,
-  body: string,
+  body: string | Uint8Array<ArrayBuffer>,
 ): Promise<{ status: number; body: T }> {
   const response = await fetch(
-    `${server.address}/api/take?computer=${encodeURIComponent(computer)}`,
+    `${server.address}/api/take?computer=${computer.replaceAll(' ', '+')}`,
     { method: 'POST', body },
   );
   return { status: response.status, body: (await response.json()) as T };
@@ -140,6 +141,49 @@ describe('another computer', () => {
     const many = Array.from({ length: 20_000 }, (_, at) => ({ name: madeUpName(at) }));
     const { body } = await take('Large', linesOf(...many));
     expect(body.scan).toMatchObject({ state: 'done', counts: { arrived: 20_000 } });
+  });
+});
+
+describe('a file that is not whole, or lacks much', () => {
+  const copies = Array.from({ length: 12 }, (_, at) => ({ name: madeUpName(at) }));
+  const whole = [copiesHead(12), ...copies.map(lineOf), copiesEnd(12), ''].join('\n');
+
+  it('is taken where its head and end agree', async () => {
+    const { status, body } = await take('Framed', whole);
+    expect([status, body.scan.looked]).toEqual([201, 12]);
+  });
+  it('is refused where lines are missing at the end or between', async () => {
+    const lines = whole.split('\n');
+    for (const cut of [lines.slice(0, 7), lines.slice(0, -2), lines.toSpliced(4, 1)]) {
+      const { status, body } = await take('Cut short', cut.join('\n'));
+      expect(status).toBe(400);
+      expect(wordsOf(body)).toMatch(/should have 12 copies and ends after \d+: it is cut off/);
+    }
+    expect(await computerNames()).not.toContain('Cut short');
+  });
+  it('says what would go before more than a tenth goes, and does it when that is meant', async () => {
+    const { body } = await take('Thinned', whole);
+    const few = linesOf(...copies.slice(0, 5));
+    const refused = await take('Thinned', few);
+    expect(refused.status).toBe(409);
+    expect(wordsOf(refused.body)).toContain(
+      'The file has 5 copies, and lacks 7 of the 12 known on Thinned',
+    );
+    const { plugins } = await get<CatalogView>(`computers/${body.computer.id}/catalog`);
+    expect(plugins.flatMap((one) => one.copies.map(({ state }) => state))).toEqual(
+      copies.map(() => 'present'),
+    );
+    const accepted = await take('Thinned&gone=accept', few);
+    expect(accepted.body.scan.counts.gone).toBe(7);
+  });
+  it('is read in UTF-16, as the shell of Windows writes it', async () => {
+    const bytes = Buffer.from(`\uFEFF${whole.replaceAll('\n', '\r\n')}`, 'utf16le');
+    for (const [name, body] of [
+      ['Little', bytes],
+      ['Big', Buffer.from(bytes).swap16()],
+    ] as const) {
+      expect((await take(name, body)).body.scan.looked).toBe(12);
+    }
   });
 });
 

@@ -1,10 +1,10 @@
 /** The scanner as one file, run by plain Node in an empty directory. */
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { execFileSync, spawnSync } from 'node:child_process';
-import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { readCopyLine } from '@clever-drawer/core/exchange';
+import { readCopiesFrame, readCopyLine } from '@clever-drawer/core/exchange';
 import { compile } from '../../../server/src/opener/compiled.test-data.ts';
 
 const root = resolve(import.meta.dirname, '../../..');
@@ -52,8 +52,23 @@ describe('the scanner as one file', () => {
     expect(stdout.trim().split('\n')).toHaveLength(2);
     expect(status).toBe(0);
   });
-  it('says how it is used', () => {
-    expect(scan('--help').stdout).toContain('--usual');
+  it('writes a file that says how many copies it has, and that it is whole', () => {
+    const out = join(empty, 'copies.ndjson');
+    const { stdout, stderr, status } = scan(place, '--out', out);
+    expect([stdout, status]).toEqual(['', 0]);
+    expect(stderr).toContain(`2 copies in ${out}.`);
+    const lines = readFileSync(out, 'utf8').trim().split('\n');
+    expect(lines.map(readCopiesFrame)).toEqual([{ copies: 2 }, null, null, { end: 2 }]);
+    rmSync(out);
+    expect(readdirSync(empty)).toEqual(['scan.mjs']);
+    const nowhere = scan(place, '--out', join(empty, 'nowhere', 'copies.ndjson'));
+    expect([nowhere.status, nowhere.stderr]).toEqual([
+      2,
+      expect.stringContaining('Choose another'),
+    ]);
+  });
+  it('says how it is used, by the name it was called by', () => {
+    expect(scan('--help').stdout).toContain('Use: node scan.mjs DIR… | --usual');
     expect(scan().status).toBe(2);
   });
 });

@@ -4,7 +4,7 @@
  */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 import { isMainThread } from 'node:worker_threads';
 
 const opening = '--open-plugins';
@@ -49,5 +49,6 @@ async function scan(): Promise<void> {
         return new Opener({ limit, program: [import.meta.filename, opening, directory] });
       },
     },
+    `node ${basename(import.meta.filename)}`,
   );
 }

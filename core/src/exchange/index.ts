@@ -1,4 +1,5 @@
 /** What leaves and comes in; documents stand in `documents`. Nothing in core imports this file. */
+export { copiesEnd, copiesHead, readCopiesFrame } from './copies-file.ts';
 export { copyLineOf, readCopyLine, type CopyLine } from './copy-line.ts';
 export {
   matchPlugins,

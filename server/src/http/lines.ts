@@ -5,7 +5,8 @@ import type { Readable } from 'node:stream';
 const lineLimit = 1_100_000;
 
 /**
- * Lines without their ends, which may be those of Windows; a byte-order mark is left out. Whoever
+ * Lines without their ends, which may be those of Windows, in UTF-8 or, as the shell of Windows writes
+ * with ">", in UTF-16 with its mark; a byte-order mark is left out. Whoever
  * stops before the end can still answer: what comes after is passed over.
  */
 export async function* linesOf(body: Readable): AsyncGenerator<string> {
@@ -17,10 +18,17 @@ export async function* linesOf(body: Readable): AsyncGenerator<string> {
 }
 
 async function* lines(pieces: AsyncIterable<unknown>): AsyncGenerator<string> {
-  const decoder = new TextDecoder();
+  let decoder: TextDecoder | null = null;
+  let first: Buffer = Buffer.alloc(0);
   let rest = '';
   for await (const piece of pieces) {
-    const whole = (rest + decoder.decode(piece as Buffer, { stream: true })).split('\n');
+    first = Buffer.concat([first, piece as Buffer]);
+    if (!decoder && first.length < 2) {
+      continue;
+    }
+    decoder ??= new TextDecoder(encodingOf(first));
+    const whole = (rest + decoder.decode(first, { stream: true })).split('\n');
+    first = Buffer.alloc(0);
     rest = whole.pop() ?? '';
     for (const line of whole) {
       yield line.replace(/\r$/, '');
@@ -29,8 +37,14 @@ async function* lines(pieces: AsyncIterable<unknown>): AsyncGenerator<string> {
       break;
     }
   }
-  rest += decoder.decode();
+  rest += (decoder ?? new TextDecoder()).decode(first);
   if (rest !== '') {
     yield rest.replace(/\r$/, '');
   }
+}
+
+/** By the byte-order mark (The Unicode Standard, 23.8, "Byte Order Mark"). */
+function encodingOf(bytes: Buffer): string {
+  const marks: Readonly<Record<string, string>> = { fffe: 'utf-16le', feff: 'utf-16be' };
+  return marks[bytes.toString('hex', 0, 2)] ?? 'utf-8';
 }

@@ -20,6 +20,8 @@ const statuses: Record<ProblemCode, number> = {
   'wrong-elsewhere': 422,
   'line-invalid': 400,
   'no-copies': 400,
+  'copies-cut': 400,
+  'many-gone': 409,
   'document-invalid': 422,
   'directory-refused': 422,
   'computer-here': 409,

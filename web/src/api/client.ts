@@ -88,8 +88,13 @@ async function send<T>(
 }
 
 /** Reads in the copies of another computer, as its scanner wrote them. */
-export const takeCopies = (computer: string, lines: Blob): Promise<TakenView> =>
-  send('POST', `take?computer=${encodeURIComponent(computer)}`, lines, 'application/x-ndjson');
+export const takeCopies = (computer: string, lines: Blob, mayGo = false): Promise<TakenView> =>
+  send(
+    'POST',
+    asking('take', { computer, gone: mayGo ? 'accept' : null }),
+    lines,
+    'application/x-ndjson',
+  );
 
 /** Backups of the whole studio. */
 export const viewBackups = (): Promise<BackupsView> => call('GET', 'backups');

@@ -5,6 +5,8 @@ import { Button, Form } from 'react-bootstrap';
 import { Link } from 'react-router';
 import { useWriteTable } from '../annotate/use-write-table.ts';
 import { useComputer } from '../studio/contexts.ts';
+import { useNotices } from '../ui/notices.tsx';
+import { fileText } from './model/file-text.ts';
 import { TakeIn } from './take-in.tsx';
 import * as texts from './texts.ts';
 
@@ -101,10 +103,16 @@ function formOf(name: string): 'document' | 'outline' | 'table' {
 function ChooseFile({ onOpen }: { readonly onOpen: (opened: Opened) => void }) {
   const chooser = useRef<HTMLInputElement>(null);
   const [isOver, setOver] = useState(false);
+  const { notify } = useNotices();
   const take = (file: File | undefined): void => {
     setOver(false);
-    void file?.text().then((text) => {
-      onOpen({ name: file.name, text });
+    void file?.arrayBuffer().then((buffer) => {
+      const text = fileText(new Uint8Array(buffer));
+      if (text === null) {
+        notify(texts.isInAnotherEncoding(file.name), 'trouble');
+      } else {
+        onOpen({ name: file.name, text });
+      }
     });
   };
   return (

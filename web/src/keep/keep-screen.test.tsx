@@ -433,11 +433,14 @@ describe('an order from elsewhere', () => {
   it('as a file is told apart by its ending; a table has no ways', async () => {
     const previewDocument = jest.fn<Client['previewDocument']>(() => Promise.resolve(preview));
     await show({ tab: 'files', client: { previewDocument } });
-    const open = async (name: string): Promise<void> => {
-      const file = { name, text: () => Promise.resolve(`text of ${name}`) };
+    const choose = (name: string, bytes: Uint8Array): void => {
+      const file = { name, arrayBuffer: () => Promise.resolve(bytes) };
       fireEvent.change(screen.getByLabelText('Document of an order'), {
         target: { files: [file] },
       });
+    };
+    const open = async (name: string): Promise<void> => {
+      choose(name, Buffer.from(`text of ${name}`));
       await screen.findByRole('heading', { name: `${name} → Desk` });
     };
     await open('a.OPML');
@@ -452,6 +455,9 @@ describe('an order from elsewhere', () => {
       ['document', 'text of c.json'],
       ['table', 'text of d.csv'],
     ]);
+    choose('e.csv', Buffer.from('Stúdio', 'latin1'));
+    expect(await screen.findByText(/^e\.csv isn’t UTF-8 text/)).toBeTruthy();
+    expect(previewDocument).toHaveBeenCalledTimes(4);
   });
 });
 

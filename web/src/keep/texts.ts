@@ -109,6 +109,8 @@ export const importIt = 'Import';
 export const aDocumentOrOutline =
   'A document or outline of any computer, or a table (CSV) of this one that you edited. You see the changes before they are made.';
 export const chooseAFile = 'Choose a file …';
+export const isInAnotherEncoding = (file: string): string =>
+  `${file} isn’t UTF-8 text. Save it as UTF-8 and choose it again; nothing was changed.`;
 export const orDropItHere = 'or drop it here.';
 export const documentOfAnOrder = 'Document of an order';
 

@@ -531,4 +531,25 @@ describe('another computer', () => {
     fireEvent.change(screen.getByLabelText('Name of that computer'), { target: { value: 'Loft' } });
     expect(screen.queryByText('Enter the computer’s name first.')).toBeNull();
   });
+
+  it('is asked about before much of what is known of it goes', async () => {
+    const asked: string[] = [];
+    const problem = { code: 'many-gone', at: 'Loft', gone: 7, known: 12, copies: 5 };
+    const answers = [
+      { ok: false, status: 409, problems: [{ ...problem, message: '7 of 12 would go.' }] },
+      { ok: false, status: 400, problems: [{ code: 'no-copies', at: 'copies', message: 'None.' }] },
+    ];
+    globalThis.fetch = ((address: string) => {
+      asked.push(address);
+      const { problems, ...answer } = answers[asked.length - 1] ?? { problems: [] };
+      return Promise.resolve({ ...answer, json: () => Promise.resolve({ problems }) });
+    }) as typeof fetch;
+    await show({ computer: { name: 'Loft', isElsewhere: true } });
+    fireEvent.paste(window, { clipboardData: { files: [], getData: () => '{}' } });
+    expect(await screen.findByText('7 of 12 would go.')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Import it and mark them as gone' }));
+    expect(await screen.findByText('None.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Import it/ })).toBeNull();
+    expect(asked).toEqual(['/api/take?computer=Loft', '/api/take?computer=Loft&gone=accept']);
+  });
 });

@@ -4,7 +4,7 @@ import { Download, FileInput } from 'lucide-react';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { Button, Form } from 'react-bootstrap';
 import type { TakenView } from '@clever-drawer/core/api';
-import { takeCopies } from '../api/client.ts';
+import { Refused, takeCopies } from '../api/client.ts';
 import { useComputer } from '../studio/contexts.ts';
 import { useNotices } from '../ui/notices.tsx';
 import { useLatest } from '../ui/use-latest.ts';
@@ -15,7 +15,7 @@ import * as texts from './texts.ts';
 export function TakeCopies({ name: given }: { readonly name: string }) {
   const [name, setName] = useState(given);
   const [isNameMissing, setNameMissing] = useState(false);
-  const { trouble, take, isBusy } = useTaking(name);
+  const { trouble, take, acceptGone, isBusy } = useTaking(name);
   const isReady = (): boolean => {
     setNameMissing(name.trim() === '');
     return name.trim() !== '' && !isBusy;
@@ -36,7 +36,12 @@ export function TakeCopies({ name: given }: { readonly name: string }) {
       <Drop isReady={isReady} isBusy={isBusy} onLines={take} />
       {words !== null && (
         <p className="text-brick" role="alert">
-          {words}
+          {words}{' '}
+          {acceptGone && (
+            <Button size="sm" variant="quiet" onClick={acceptGone}>
+              {texts.importAndMarkThemGone}
+            </Button>
+          )}
         </p>
       )}
     </section>
@@ -60,13 +65,19 @@ function HowToScan() {
   );
 }
 
+interface Taking {
+  readonly lines: Blob;
+  /** Whether copies that the file lacks may be marked as gone, however many. */
+  readonly mayGo: boolean;
+}
+
 /** Takes the lines; afterwards the window shows that computer. */
 function useTaking(name: string) {
   const { computer, chooseComputer } = useComputer();
   const { notify } = useNotices();
   const queries = useQueryClient();
   const taking = useMutation({
-    mutationFn: (lines: Blob) => takeCopies(name, lines),
+    mutationFn: ({ lines, mayGo }: Taking) => takeCopies(name, lines, mayGo),
     onSuccess: async (taken: TakenView) => {
       notify(takenWords(taken), 'done');
       await queries.invalidateQueries({ queryKey: ['computers'] });
@@ -77,10 +88,22 @@ function useTaking(name: string) {
       }
     },
   });
+  const { error, variables } = taking;
+  const isAsked =
+    error instanceof Refused && error.problems.some(({ code }) => code === 'many-gone');
   return {
-    take: taking.mutate,
+    take: (lines: Blob) => {
+      taking.mutate({ lines, mayGo: false });
+    },
+    /** Imports the same file though much of what is known would go; null where that isn't asked. */
+    acceptGone:
+      isAsked && variables
+        ? () => {
+            taking.mutate({ ...variables, mayGo: true });
+          }
+        : null,
     isBusy: taking.isPending,
-    trouble: taking.error ? taking.error.message : null,
+    trouble: error ? error.message : null,
   };
 }
 

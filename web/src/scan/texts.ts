@@ -139,6 +139,7 @@ export const bringTheFileItWrites = 'Bring the file it writes here.';
 export const readingTheFile = 'Reading the file …';
 export const chooseCopiesNdjson = 'Choose copies.ndjson …';
 export const orDropItHere = 'or drop it here, or paste its lines.';
+export const importAndMarkThemGone = 'Import it and mark them as gone';
 export const fileOfCopies = 'File of copies';
 export const nameOfThatComputer = 'Name of that computer';
 export const mixingRoom = 'Mixing room';

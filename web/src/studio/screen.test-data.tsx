@@ -1,5 +1,5 @@
 /** A screen as a person meets it in a test: at its address, over the real core and a server made up by the test. */
-import { TextEncoder } from 'node:util';
+import { TextDecoder, TextEncoder } from 'node:util';
 import { webcrypto } from 'node:crypto';
 import type { ComponentType } from 'react';
 import { configure, fireEvent, render } from '@testing-library/react';
@@ -24,7 +24,7 @@ class NoSizes {
 }
 
 // The router asks for the first as it is read in, and jsdom has none of them.
-Object.assign(globalThis, { TextEncoder, ResizeObserver: NoSizes });
+Object.assign(globalThis, { TextEncoder, TextDecoder, ResizeObserver: NoSizes });
 Object.assign(window, {
   matchMedia: () => ({
     matches: false,

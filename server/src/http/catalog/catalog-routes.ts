@@ -71,7 +71,8 @@ export function catalogRoutes(router: Router, parts: Parts): void {
     handle(async (request, response) => {
       const asked = request.query['computer'];
       const computer = typeof asked === 'string' ? asked : '';
-      answer(response, await takeCopies(parts, computer, linesOf(request)), 201);
+      const mayGo = request.query['gone'] === 'accept';
+      answer(response, await takeCopies(parts, computer, linesOf(request), mayGo), 201);
     }),
   );
   router.get(

@@ -4,7 +4,7 @@
  */
 import { nameLength } from '@clever-drawer/core/acts';
 import type { ScanView, TakenView } from '@clever-drawer/core/api';
-import { readCopyLine } from '@clever-drawer/core/exchange';
+import { readCopiesFrame, readCopyLine } from '@clever-drawer/core/exchange';
 import type { FoundCopy } from '@clever-drawer/core/formats';
 import { failed, ok, type Result } from '@clever-drawer/core/problem';
 import { compare, copyKey, type Comparison } from '@clever-drawer/core/scan';
@@ -29,12 +29,14 @@ const batchSize = 500;
 
 /**
  * Takes lines of copies into the computer of that name, which is made when there is none. A wrong
- * line, or none at all, changes nothing.
+ * line, none at all, or a file that is cut off changes nothing; nor does one that lacks more than a
+ * tenth of what is known there, unless `mayGo` says that this is meant.
  */
 export async function takeCopies(
   parts: Parts,
   name: string,
   lines: AsyncIterable<string>,
+  mayGo = false,
 ): Promise<Result<TakenView>> {
   const copies = await readCopies(lines);
   if (!copies.ok) {
@@ -45,17 +47,22 @@ export async function takeCopies(
     return failed({ code: 'name-empty', at: 'computer' });
   }
   // Two at once would make two computers of one name.
-  return parts.turns.take('take', () => takeInto(parts, trimmed, copies.value));
+  return parts.turns.take('take', () => takeInto(parts, trimmed, copies.value, mayGo));
 }
 
 async function takeInto(
   parts: Parts,
   name: string,
   copies: readonly FoundCopy[],
+  mayGo: boolean,
 ): Promise<Result<TakenView>> {
   const known = await findComputerByName(parts.database.manager, name);
   if (known && !known.isElsewhere) {
     return failed({ code: 'computer-here', at: 'computer', name });
+  }
+  const refusal = known && !mayGo ? await manyGone(parts, known, copies) : null;
+  if (refusal) {
+    return refusal;
   }
   const computer = known ? computerView(known) : await setUpComputer(parts, { name }, true);
   const scan = await scanOf(parts, computer.id, copies);
@@ -63,23 +70,50 @@ async function takeInto(
   return ok({ computer, isNew: known === null, scan });
 }
 
+/** One or two copies go in the course of things; more than a tenth rather say that a file is not whole. */
+async function manyGone(
+  { database }: Parts,
+  { id, name }: ComputerRow,
+  copies: readonly FoundCopy[],
+): Promise<Result<TakenView> | null> {
+  const rows = await allCopies(database.manager, id);
+  const known = rows.filter(({ state }) => state === 'present').length;
+  const gone = compare(rows.map(asKnown), copies).filter(({ sort }) => sort === 'gone').length;
+  return gone > 2 && gone * 10 > known
+    ? failed({ code: 'many-gone', at: name, gone, known, copies: copies.length })
+    : null;
+}
+
 async function readCopies(lines: AsyncIterable<string>): Promise<Result<FoundCopy[]>> {
   const copies = new Map<string, FoundCopy>();
   let number = 0;
+  let got = 0;
+  let wanted: number | null = null;
+  let isWhole = false;
   for await (const line of lines) {
     number += 1;
     if (number > mostLines) {
       const what = 'lines';
       return failed({ code: 'too-much', at: 'copies', what, got: number, limit: mostLines });
     }
-    const read = line.trim() === '' ? null : readCopyLine(line, number);
+    const frame = readCopiesFrame(line);
+    if (frame && 'copies' in frame) {
+      wanted = frame.copies;
+    } else if (frame) {
+      isWhole = frame.end === got;
+    }
+    const read = frame || line.trim() === '' ? null : readCopyLine(line, number);
     if (read && !read.ok) {
       return read;
     }
     if (read) {
+      got += 1;
       const copy = storableCopy(read.value);
       copies.set(copyKey(copy), copy);
     }
+  }
+  if (wanted !== null && (!isWhole || got !== wanted)) {
+    return failed({ code: 'copies-cut', at: 'copies', got, copies: wanted });
   }
   return copies.size === 0 ? failed({ code: 'no-copies', at: 'copies' }) : ok([...copies.values()]);
 }

@@ -4,7 +4,7 @@ import { findingKinds } from '@clever-drawer/core/scan';
 import * as texts from '../texts.ts';
 
 /** What to run on the other computer. */
-export const scannerCommand = 'node clever-drawer-scan.mjs --usual --open > copies.ndjson';
+export const scannerCommand = 'node clever-drawer-scan.mjs --usual --open --out copies.ndjson';
 
 /** What came of it, in one sentence. */
 export function takenWords({ computer, isNew, scan }: TakenView): string {
