@@ -5,11 +5,12 @@ import type { Plugin } from '../catalog/plugin.ts';
 import { wordsOf } from '../text/fold.ts';
 import { copyOf } from '../catalog/plugin.test-data.ts';
 import { entryOf, isName, type Entry } from './entry.ts';
-import { bestOf, Finder } from './finder.ts';
+import { bestOf, Finder, untypedFactor } from './finder.ts';
 import { habitsOf, noUse, type Use } from './habits.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
 import { beginsAlmost } from '../text/edit-distance.ts';
-import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf } from './match.ts';
+import { across, acrossWords, orderPoints, pointsOf, slipOf, wayOf, worth } from './match.ts';
+import { isShortWord } from './synonyms.data.ts';
 
 const plugin = (name: string, over: Partial<Plugin> = {}): Plugin => ({
   id: asId(name),
@@ -98,6 +99,26 @@ describe('finding by a few letters', () => {
       names('under'),
     ]).toEqual(['Islet', ['Salt Line'], ['Shoal Verb'], ['Shoal Verb'], ['Islet']]);
   });
+  it('takes what people type for a type, before names that say nothing of one, and words of other languages', () => {
+    const some = new Finder(
+      [
+        plugin('Comparator', { types: [] }),
+        plugin('Comp', { types: [] }),
+        plugin('Kelp Squeeze', { types: ['dynamics/compressor'] }),
+        plugin('Oyster', { types: ['dynamics/multiband'] }),
+        plugin('Wharf Echo', { types: ['delay'] }),
+        plugin('Moor', { types: ['filter'] }),
+        plugin('Sluice', { types: ['reverb/plate'] }),
+      ].map((one) => entryOf(one)),
+    );
+    const named = (query: string): string[] =>
+      some.find(query, habitsOf(noUse), 9).hits.map((hit) => hit.plugin.name);
+    expect(named('comp')).toEqual(['Comp', 'Kelp Squeeze', 'Comparator']);
+    expect(named('compa')[0]).toBe('Comparator');
+    expect(
+      ['cmp', 'dly', 'rvb', 'flt', 'mbc', 'verzögerung', 'Plattenhall'].map((q) => named(q)[0]),
+    ).toEqual(['Kelp Squeeze', 'Wharf Echo', 'Sluice', 'Moor', 'Oyster', 'Wharf Echo', 'Sluice']);
+  });
   it('forgives one letter that is wrong, missing, too many or swapped, from four letters on', () => {
     for (const typed of ['slakwat', 'slqck', 'slackkw', 'salckw', 'tpaee', 'slackwater dealy']) {
       expect([typed, names(typed)[0]]).toEqual([
@@ -179,7 +200,7 @@ describe('the index', () => {
       unit: fc.constantFrom('s', 'l', 'a', 't', 'e', 'd', 'c', 'h', '2', ' '),
       maxLength: 7,
     }),
-    fc.constantFrom('slakc', 'dealy', 'vreb', 'echo del', 'reverbb'),
+    fc.constantFrom('slakc', 'dealy', 'vreb', 'echo del', 'reverbb', 'verb', 'del'),
   );
   /** Each entry by itself, straight from the ways to meet a text. */
   const slowly = (
@@ -243,9 +264,11 @@ describe('the index', () => {
           ).length < 3;
         const own = ownLetters(some).get(wordsOf(typed).join('')) ?? [];
         const slow = some.flatMap((entry, at) => {
-          const points = slowly(entry, typed, isSlip);
+          const met = slowly(entry, typed, isSlip);
+          const isLeft = isShortWord(wordsOf(typed).join('')) && entry.plugin.types.length === 0;
+          const points = isLeft && met < worth.whole ? met * untypedFactor : met;
           return points > 0
-            ? [[entry.plugin.id, points + (own.includes(at) ? ownWorth : 0)] as const]
+            ? [[entry.plugin.id, points + (own.includes(at) && !isLeft ? ownWorth : 0)] as const]
             : [];
         });
         const found = new Finder(some)

@@ -15,11 +15,13 @@ import {
   sayWay,
   slipOf,
   wayOf,
+  worth,
   type Way,
 } from './match.ts';
 import { wordsFactor, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
 import { Best } from './scores.ts';
+import { isShortWord } from './synonyms.data.ts';
 import { hasWidth, splitWidth } from './width.ts';
 
 /** A plugin that was found, how well, and why. */
@@ -43,6 +45,9 @@ export type IsAmong = (plugin: Plugin, at: number) => boolean;
 export type PartOf = (plugin: Plugin, at: number) => number;
 
 const noHabits = habitsOf(noUse);
+
+/** What a name counts that only begins with a type's short word, of a plugin without a type. */
+export const untypedFactor = 0.75;
 
 /** So many plugins are taken into the index in one step. */
 const inOneStep = 100;
@@ -129,7 +134,7 @@ export class Finder {
     const learnt = habits.forLetters(query);
     const usual = this.#habitPoints(habits);
     const index = parts.length === 0 ? null : this.#whole();
-    const own = index?.ownOf(joined) ?? [];
+    const own = (index?.ownOf(joined) ?? []).filter((at) => !this.#isBehind(joined, at));
     const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.count : this.entries.length;
     const best = Array.from(
@@ -142,6 +147,11 @@ export class Finder {
     );
     const counts = best.map(() => 0);
     if (scores) {
+      for (const at of scores.touched.subarray(0, scores.count)) {
+        if ((scores.points[at] as number) < worth.whole && this.#isBehind(joined, at)) {
+          scores.points[at] = (scores.points[at] as number) * untypedFactor;
+        }
+      }
       for (const at of own) {
         if ((scores.points[at] as number) > 0) {
           scores.points[at] = (scores.points[at] as number) + ownWorth;
@@ -178,6 +188,11 @@ export class Finder {
       hits: of.sorted().map(hitOf),
       count: counts[part] as number,
     }));
+  }
+
+  /** Letters that stand for a type mean that type before a name that begins so and says nothing of a type. */
+  #isBehind(joined: string, at: number): boolean {
+    return isShortWord(joined) && this.entries[at]?.plugin.types.length === 0;
   }
 
   /** The position of a plugin among the entries; -1 where it is none of them. */

@@ -1,10 +1,13 @@
+/** Other words for types, as they are typed. */
+import { languageRows } from '../identify/lexicon-languages.data.ts';
+
 /** What people type for a type beside its name (common practice of the trade, no published source). */
 const rows: Readonly<Record<string, string>> = {
-  reverb: 'verb, ambience, space',
+  reverb: 'ambience, space',
   'reverb/convolution': 'impulse, ir',
   delay: 'echo, slap',
   'delay/looper': 'loop',
-  'dynamics/compressor': 'comp, squeeze',
+  'dynamics/compressor': 'squeeze',
   'dynamics/limiter': 'brickwall, maximiser',
   'dynamics/gate': 'gating, bleed',
   'dynamics/de-esser': 'esser, sibilance',
@@ -18,8 +21,7 @@ const rows: Readonly<Record<string, string>> = {
   'distortion/bit-crusher': 'lofi, crush',
   'distortion/exciter': 'enhancer, air',
   'distortion/amp': 'amplifier',
-  'distortion/cabinet': 'cab',
-  modulation: 'mod, wobble',
+  modulation: 'wobble',
   'modulation/chorus': 'doubler, ensemble',
   'modulation/rotary': 'rotor, leslie, rotating speaker',
   'pitch/pitch-shifter': 'octaver, octave, transpose',
@@ -43,12 +45,58 @@ const rows: Readonly<Record<string, string>> = {
   drums: 'percussion',
   'keys/electric-piano': 'epiano',
   notes: 'midi',
-  'notes/arpeggiator': 'arp',
   'notes/humaniser': 'humanizer',
 };
+
+/**
+ * What people type instead of a type's whole word: its consonants, or a nickname of the trade (common
+ * practice, no published source).
+ */
+const shortRows: Readonly<Record<string, string>> = {
+  reverb: 'verb, rvb, rvrb',
+  delay: 'dly',
+  'dynamics/compressor': 'comp, cmp, cmpr',
+  'dynamics/multiband': 'mb, mbc',
+  'dynamics/limiter': 'lmt, lmtr',
+  'dynamics/gate': 'gte',
+  'eq/parametric': 'peq',
+  'eq/graphic': 'geq',
+  'eq/dynamic-eq': 'deq, dyneq',
+  filter: 'flt, fltr',
+  distortion: 'dst',
+  'distortion/overdrive': 'od',
+  'distortion/cabinet': 'cab',
+  modulation: 'mod',
+  'modulation/chorus': 'chr',
+  'modulation/flanger': 'flg, flng',
+  'modulation/phaser': 'phs',
+  'modulation/tremolo': 'trm',
+  'modulation/ring-modulator': 'rm',
+  'notes/arpeggiator': 'arp',
+};
+
+/** Types' names cut short, which their names are found by already. */
+const cutShort = 'rev del lim exp trans dist sat cho trem vib filt';
+
+const shortWords: ReadonlySet<string> = new Set([
+  ...Object.values(shortRows).flatMap((row) => row.split(', ')),
+  ...cutShort.split(' '),
+]);
+
+/** Whether letters are what people type for a type, whole: "comp", "dly". */
+export const isShortWord = (letters: string): boolean => shortWords.has(letters);
+
+/** The words of other languages, by type. */
+const foreign: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
+  languageRows.map(([type, words]) => [type, words.split(', ')]),
+);
 
 /** Words for a type and for its group. */
 export const synonymsOf = (type: string): string[] =>
   [type, type.split('/')[0] ?? type]
     .filter((id, at, all) => all.indexOf(id) === at)
-    .flatMap((id) => rows[id]?.split(', ') ?? []);
+    .flatMap((id) => [
+      ...(rows[id]?.split(', ') ?? []),
+      ...(shortRows[id]?.split(', ') ?? []),
+      ...(foreign[id] ?? []),
+    ]);
