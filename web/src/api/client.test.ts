@@ -76,7 +76,7 @@ describe('a call', () => {
     const lines = new Blob(['{}\n{}\n']);
     await takeCopies('Net & Loft', lines);
     expect(asked[0]).toEqual({
-      address: '/api/take?computer=Net%20%26%20Loft',
+      address: '/api/take?computer=Net+%26+Loft',
       method: 'POST',
       body: lines,
       type: 'application/x-ndjson',
