@@ -137,9 +137,9 @@ const wording: Wording = {
   'no-copies': () =>
     'The file has no copies, so nothing was imported. It should have one line for each copy, as the scanner writes them.',
   'copies-cut': (p) =>
-    `The file should have ${copiesOf(p.copies)} and ends after ${printNumber(p.got)}: it is cut off. Nothing was imported. Copy the whole file, or scan again.`,
+    `The file should have ${copiesOf(p.copies)} and ends after ${printNumber(p.got)}: it is cut off. Nothing was imported.`,
   'many-gone': (p) =>
-    `The file has ${copiesOf(p.copies)}, and lacks ${printNumber(p.gone)} of the ${printNumber(p.known)} known on ${p.at}: they would be marked as gone. Nothing was imported yet.`,
+    `The file has ${copiesOf(p.copies)}, and lacks ${printNumber(p.gone)} of the ${printNumber(p.known)} known on ${p.at}: they would be marked as gone. Nothing was imported.`,
   'computer-here': (p) =>
     `${p.name} is the computer Clever Drawer runs on: scan it instead. For another computer, enter another name.`,
   'computer-elsewhere': (p) =>

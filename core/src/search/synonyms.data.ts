@@ -1,5 +1,4 @@
 /** Other words for types, as they are typed. */
-import { languageRows } from '../identify/lexicon-languages.data.ts';
 
 /** What people type for a type beside its name (common practice of the trade, no published source). */
 const rows: Readonly<Record<string, string>> = {
@@ -55,7 +54,7 @@ const rows: Readonly<Record<string, string>> = {
 const shortRows: Readonly<Record<string, string>> = {
   reverb: 'verb, rvb, rvrb',
   delay: 'dly',
-  'dynamics/compressor': 'comp, cmp, cmpr',
+  'dynamics/compressor': 'comp, cmp',
   'dynamics/multiband': 'mb, mbc',
   'dynamics/limiter': 'lmt, lmtr',
   'dynamics/gate': 'gte',
@@ -86,17 +85,8 @@ const shortWords: ReadonlySet<string> = new Set([
 /** Whether letters are what people type for a type, whole: "comp", "dly". */
 export const isShortWord = (letters: string): boolean => shortWords.has(letters);
 
-/** The words of other languages, by type. */
-const foreign: Readonly<Record<string, readonly string[]>> = Object.fromEntries(
-  languageRows.map(([type, words]) => [type, words.split(', ')]),
-);
-
 /** Words for a type and for its group. */
 export const synonymsOf = (type: string): string[] =>
   [type, type.split('/')[0] ?? type]
     .filter((id, at, all) => all.indexOf(id) === at)
-    .flatMap((id) => [
-      ...(rows[id]?.split(', ') ?? []),
-      ...(shortRows[id]?.split(', ') ?? []),
-      ...(foreign[id] ?? []),
-    ]);
+    .flatMap((id) => [...(rows[id]?.split(', ') ?? []), ...(shortRows[id]?.split(', ') ?? [])]);

@@ -8,6 +8,8 @@ import type { Folder } from '@clever-drawer/core/order';
 import { habitsOf, noUse, type FindableThing } from '@clever-drawer/core/search';
 import { taggedWith } from '../annotate/tagged-with.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
+import { screenParts } from '../studio/screen-parts.ts';
+import { screens } from '../studio/screens.ts';
 import { useFinder, useSettingFinder } from '../studio/use-finder.ts';
 import { ofWhat } from '../annotate/of-what.ts';
 import { Kbd } from '../ui/kbd.tsx';
@@ -26,6 +28,15 @@ interface Props {
   readonly onClose: () => void;
   readonly doable: readonly Doable[];
 }
+
+/** Going to the parts of screens that have addresses of their own. */
+const partsOf = (go: (path: string) => () => void): Doable[] =>
+  screenParts.map(({ screen, address, name, keywords }) => ({
+    sort: texts.screen,
+    text: `${screens[screen].name}: ${name}`,
+    keywords: [name, ...keywords],
+    does: go(address),
+  }));
 
 /** Plugins shown at once; of everything else that many besides. */
 const pluginsShown = 40;
@@ -62,7 +73,7 @@ export function FindAnything({ onClose, doable }: Props) {
     const asked = letters === '' ? [] : ranked(places, letters).slice(0, othersShown);
     const plugins = pluginsFor(letters);
     const others = [
-      ...ranked(doable, letters).map(doableChoice),
+      ...ranked([...doable, ...partsOf(go)], letters).map(doableChoice),
       ...ranked(folders, letters)
         .slice(0, othersShown)
         .map(({ folder }) => folderChoice(folder, go(`/file?open=${folder.id}`))),

@@ -36,7 +36,7 @@ import { keyWords } from '../ui/key-words.ts';
 import { useKeys } from '../ui/keys.ts';
 import { ErrorBoundary } from '../ui/error-boundary.tsx';
 import { useDocumentTitle } from '../ui/use-document-title.ts';
-import { mainScreens, screenOf, screens, type MainScreenId } from '../studio/screens.ts';
+import { mainScreens, screenOf, type MainScreenId } from '../studio/screens.ts';
 import { useNextStep } from '../studio/use-next-step.ts';
 import {
   AllTags,
@@ -48,7 +48,6 @@ import {
   useDialogsBehind,
 } from './behind.ts';
 import { Menu } from '../ui/menu.tsx';
-import { screenParts } from '../studio/screen-parts.ts';
 import { newFolderState } from '../file/new-folder-state.ts';
 import type { Doable } from './find-anything.tsx';
 import { useTheme, type Theme } from './theme.ts';
@@ -105,16 +104,6 @@ function useDoable(open: (dialog: ShellDialog) => void): Doable[] {
         keys: key,
         does: () => {
           void navigate(path);
-        },
-      }),
-    ),
-    ...screenParts.map(
-      ({ screen, address, name, keywords }): Doable => ({
-        sort: texts.screen,
-        text: `${screens[screen].name}: ${name}`,
-        keywords: [name, ...keywords],
-        does: () => {
-          void navigate(address);
         },
       }),
     ),

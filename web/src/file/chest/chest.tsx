@@ -7,7 +7,7 @@ import { useArrangement } from '../../studio/contexts.ts';
 import { chord, useKeys } from '../../ui/keys.ts';
 import { KeysHint } from '../../ui/keys-hint.tsx';
 import { CabinetTabs } from './cabinet-tabs.tsx';
-import { FolderForm } from '../forms/behind.ts';
+import { FolderForm } from '../forms/folder-form.tsx';
 import { useDragRole, useDrag } from '../drag/drag-store.ts';
 import { Sections } from './sections.tsx';
 import type { ChestState, Editing } from './use-chest.ts';

@@ -3,7 +3,8 @@ import { Fragment } from 'react';
 import type { Folder } from '@clever-drawer/core/order';
 import { useArrangement } from '../../studio/contexts.ts';
 import { Divider, DrawerFront } from './drawer-front.tsx';
-import { FolderForm, OpenDrawer } from '../forms/behind.ts';
+import { OpenDrawer } from '../forms/behind.ts';
+import { FolderForm } from '../forms/folder-form.tsx';
 import type { ChestState } from './use-chest.ts';
 
 interface Props {

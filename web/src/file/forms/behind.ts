@@ -8,7 +8,6 @@ export const CabinetMenu = partOf(forms, (module) => module.CabinetMenu, false);
 export const FacetOptions = partOf(forms, (module) => module.FacetOptions);
 export const FactsOf = partOf(forms, (module) => module.FactsOf);
 export const FolderMenuItems = partOf(forms, (module) => module.FolderMenuItems);
-export const FolderForm = partOf(forms, (module) => module.FolderForm);
 export const GatherRule = dialogOf(forms, (module) => module.GatherRule);
 export const IntoCabinet = dialogOf(forms, (module) => module.IntoCabinet);
 export const KeepByHand = dialogOf(forms, (module) => module.KeepByHand);

@@ -2,7 +2,6 @@
 export { CabinetMenu } from '../chest/cabinet-menu.tsx';
 export { FolderMenuItems, IntoCabinet, MergeInto } from '../chest/folder-menu-items.tsx';
 export { CabinetForm } from './cabinet-form.tsx';
-export { FolderForm } from './folder-form.tsx';
 export { GatherRule } from './gather-rule.tsx';
 export { KeepByHand } from './keep-by-hand.tsx';
 export { PrintedList } from '../list/printed-list.tsx';

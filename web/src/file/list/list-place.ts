@@ -13,20 +13,10 @@ const nameOf = (computer: string): string => `clever-drawer.list-place.${compute
 
 /** The place in the list with that query; null where one was never in it, or in another one since. */
 export function readPlace(computer: string, query: string): ListPlace | null {
-  try {
-    const { plugin, offset, ...stored } = JSON.parse(
-      sessionStorage.getItem(nameOf(computer)) ?? '{}',
-    ) as Partial<Record<keyof ListPlace, unknown>>;
-    return stored.query === query
-      ? {
-          query,
-          plugin: typeof plugin === 'string' ? plugin : null,
-          offset: typeof offset === 'number' ? offset : 0,
-        }
-      : null;
-  } catch {
-    return null;
-  }
+  const stored = sessionStorage.getItem(nameOf(computer));
+  // Written below, in this window.
+  const place = stored === null ? null : (JSON.parse(stored) as ListPlace);
+  return place?.query === query ? place : null;
 }
 
 export const writePlace = (computer: string, place: ListPlace): void => {
