@@ -142,34 +142,43 @@ export async function scanCommand(
       terminal.error(lacks);
     }
     const examiners = { readers, opener };
-    if (file === null) {
-      return await scanAll(wishes.places, terminal, examiners);
-    }
-    const lines: string[] = [];
-    const status = await scanAll(
-      wishes.places,
-      {
-        out: (line) => {
-          lines.push(line);
-          if (lines.length % 100 === 0) {
-            terminal.error(`${lines.length} copies so far …`);
-          }
-        },
-        error: terminal.error,
-      },
-      examiners,
-    );
-    file.write([copiesHead(lines.length), ...lines, copiesEnd(lines.length)]);
-    terminal.error(`${plural(lines.length, 'copy', 'copies')} in ${file.path}.`);
-    return status;
+    return file === null
+      ? await scanAll(wishes.places, terminal, examiners)
+      : await scanInto(file, wishes.places, terminal, examiners);
   } finally {
     opener?.close();
     await readers.close();
   }
 }
 
-/** A file that is written as a whole, at the end; its place is tried at once. */
-function fileFor(path: string): { path: string; write: (lines: string[]) => void } | 'refused' {
+/** Scans, says how far it is, and writes the file once all copies are there. */
+async function scanInto(
+  file: WholeFile,
+  places: readonly Place[],
+  { error }: Terminal,
+  examiners: Examiners,
+): Promise<ExitStatus> {
+  const lines: string[] = [];
+  const out = (line: string): void => {
+    lines.push(line);
+    if (lines.length % 100 === 0) {
+      error(`${lines.length} copies so far …`);
+    }
+  };
+  const status = await scanAll(places, { out, error }, examiners);
+  file.write([copiesHead(lines.length), ...lines, copiesEnd(lines.length)]);
+  error(`${plural(lines.length, 'copy', 'copies')} in ${file.path}.`);
+  return status;
+}
+
+/** A file that is written as a whole, at the end. */
+interface WholeFile {
+  readonly path: string;
+  readonly write: (lines: readonly string[]) => void;
+}
+
+/** Its place is tried at once. */
+function fileFor(path: string): WholeFile | 'refused' {
   const part = `${path}.part`;
   try {
     writeFileSync(part, '');

@@ -58,9 +58,10 @@ const linesOf = (...copies: readonly Given[]): string => `${copies.map(lineOf).j
 async function take<T = TakenView>(
   computer: string,
   body: string | Uint8Array<ArrayBuffer>,
+  asked: Readonly<Record<string, string>> = {},
 ): Promise<{ status: number; body: T }> {
   const response = await fetch(
-    `${server.address}/api/take?computer=${computer.replaceAll(' ', '+')}`,
+    `${server.address}/api/take?${new URLSearchParams({ computer, ...asked }).toString()}`,
     { method: 'POST', body },
   );
   return { status: response.status, body: (await response.json()) as T };
@@ -173,7 +174,7 @@ describe('a file that is not whole, or lacks much', () => {
     expect(plugins.flatMap((one) => one.copies.map(({ state }) => state))).toEqual(
       copies.map(() => 'present'),
     );
-    const accepted = await take('Thinned&gone=accept', few);
+    const accepted = await take('Thinned', few, { gone: 'accept' });
     expect(accepted.body.scan.counts.gone).toBe(7);
   });
   it('is read in UTF-16, as the shell of Windows writes it', async () => {

@@ -5,7 +5,14 @@
 import { referrersOf, withPlugins } from '../order/references.ts';
 import { failed, ok, type Result } from '../problem.ts';
 import type { PluginId } from '../id.ts';
-import { chainIn, settingIn, type Chain, type Order, type Setting } from '../order/records.ts';
+import {
+  chainIn,
+  fewestInChain,
+  settingIn,
+  type Chain,
+  type Order,
+  type Setting,
+} from '../order/records.ts';
 import type { ActOf, SettingFields } from './act.ts';
 import {
   done,
@@ -29,7 +36,7 @@ function addChain(
   if (chainIn(order, id)) {
     return failed({ code: 'id-taken', at: 'id' });
   }
-  if (plugins.length < 2) {
+  if (plugins.length < fewestInChain) {
     const detail = 'A chain has at least two plugins.';
     return failed({ code: 'field-invalid', at: 'plugins', detail });
   }

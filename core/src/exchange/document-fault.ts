@@ -35,7 +35,10 @@ const fieldNames: Readonly<Record<string, string>> = {
   id: 'id',
 };
 
-const fieldName = (field: string): string => fieldNames[field] ?? things[field] ?? `“${field}”`;
+/** In words, where a field has some. */
+const wordsOf = (field: string): string | undefined => fieldNames[field] ?? things[field];
+
+const fieldName = (field: string): string => wordsOf(field) ?? `“${field}”`;
 
 /** What JSON calls its types, and what people do. */
 const typeNames: Readonly<Record<string, string>> = {
@@ -101,11 +104,12 @@ function detailOf(
 ): string {
   const subject = field === '' ? 'It' : `Its ${fieldName(field)}`;
   const limit = Number(params['limit']);
+  const missing = String(params['missingProperty']);
   switch (keyword) {
     case 'required':
-      return `${field === '' ? 'It' : subject} has no ${bareField(String(params['missingProperty']))}.`;
+      return `${subject} has no ${wordsOf(missing) ?? missing}.`;
     case 'minLength':
-      return field === '' ? 'It is empty.' : `It has no ${bareField(field)}.`;
+      return field === '' ? 'It is empty.' : `It has no ${wordsOf(field) ?? field}.`;
     case 'maxLength':
       return `${subject} is longer than ${plural(limit, 'character')}.`;
     case 'type':
@@ -127,8 +131,6 @@ function detailOf(
       return `${subject} is not as it should be.`;
   }
 }
-
-const bareField = (field: string): string => fieldName(field).replace(/^“(.*)”$/, '$1');
 
 const typeWords = (type: unknown): string =>
   [type]

@@ -159,7 +159,7 @@ describe('the document', () => {
 });
 
 describe('an outline', () => {
-  /** What reading it brings, its plugins told by their copies. */
+  /** What reading it brings, its plugins found by their copies. */
   const recordsOfOutline = (world: World, text: string): OrderRecord[] => {
     const parsed = readOutline(text, () => false);
     if (!parsed.ok) {

@@ -27,23 +27,15 @@ export function withUnsaid(order: Order, records: readonly OrderRecord[]): Order
   const unsaid = [...order.values()].filter(
     (record) => !keys.has(keyOf(record)) && !isSaid(order, record),
   );
-  const folders = new Set<string>();
-  const cabinets = new Set<string>();
-  for (const record of completed) {
-    if (record.table === 'folder') {
-      folders.add(record.id);
-    } else if (record.table === 'cabinet') {
-      cabinets.add(record.id);
-    }
-  }
   const isKept = (record: OrderRecord): boolean => {
     switch (record.table) {
       case 'folder':
         return (
-          cabinets.has(record.cabinet) && (record.parent === null || folders.has(record.parent))
+          keys.has(`cabinet/${record.cabinet}`) &&
+          (record.parent === null || keys.has(`folder/${record.parent}`))
         );
       case 'placement':
-        return folders.has(record.folder);
+        return keys.has(`folder/${record.folder}`);
       default:
         return true;
     }

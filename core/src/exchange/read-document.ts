@@ -1,6 +1,7 @@
 /** A document read in: JSON, its schema, and what holds between its parts. A fault changes nothing. */
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { failed, ok, type Problem, type Result } from '../problem.ts';
+import { fewestInChain } from '../order/records.ts';
 import { parseRule } from '../rules/language/text.ts';
 import { isType } from '../taxonomy/tree.ts';
 import { isDay } from '../text/day.ts';
@@ -210,7 +211,7 @@ const wrongTypes = (document: OrderDocument): Problem[] =>
 
 /** What no act makes: a chain of one, a day that is none, favourites twice or inside a folder. */
 function wrongThings(document: OrderDocument): Problem[] {
-  const short = document.chains.filter(({ plugins }) => plugins.length < 2);
+  const short = document.chains.filter(({ plugins }) => plugins.length < fewestInChain);
   const untilWhen = thingsOf(document).filter(
     ({ said }) => typeof said?.licence?.until === 'string' && !isDay(said.licence.until),
   );

@@ -16,6 +16,7 @@ export {
   cabinetSlots,
   cabinetSlotWords,
   folderAndBelow,
+  fewestInChain,
   folderForms,
   folderSortings,
   folderIn,

@@ -151,6 +151,9 @@ export interface Preference {
   readonly formats: readonly Format[];
 }
 
+/** The fewest plugins of a chain. */
+export const fewestInChain = 2;
+
 /**
  * Several plugins under one name, loaded one behind the other; its id is that of the plugin it
  * stands in the catalog as.

@@ -20,7 +20,7 @@ import {
 } from './match.ts';
 import { wordsFactor, NameIndex, NameIndexBuilder, type CalledSo } from './name-index.ts';
 import { ownLetters, ownWorth } from './own-letters.ts';
-import { Best } from './scores.ts';
+import { Best, type Scores } from './scores.ts';
 import { isShortWord } from './synonyms.data.ts';
 import { hasWidth, splitWidth } from './width.ts';
 
@@ -134,7 +134,10 @@ export class Finder {
     const learnt = habits.forLetters(query);
     const usual = this.#habitPoints(habits);
     const index = parts.length === 0 ? null : this.#whole();
-    const own = (index?.ownOf(joined) ?? []).filter((at) => !this.#isBehind(joined, at));
+    const isShort = isShortWord(joined);
+    const isUntyped = (at: number): boolean => this.entries[at]?.plugin.types.length === 0;
+    const ownOfAll = index?.ownOf(joined) ?? [];
+    const own = isShort ? ownOfAll.filter((at) => !isUntyped(at)) : ownOfAll;
     const scores = index?.score(parts, joined, shown) ?? null;
     const size = scores ? scores.count : this.entries.length;
     const best = Array.from(
@@ -147,10 +150,8 @@ export class Finder {
     );
     const counts = best.map(() => 0);
     if (scores) {
-      for (const at of scores.touched.subarray(0, scores.count)) {
-        if ((scores.points[at] as number) < worth.whole && this.#isBehind(joined, at)) {
-          scores.points[at] = (scores.points[at] as number) * untypedFactor;
-        }
+      if (isShort) {
+        putBehind(scores, isUntyped);
       }
       for (const at of own) {
         if ((scores.points[at] as number) > 0) {
@@ -188,11 +189,6 @@ export class Finder {
       hits: of.sorted().map(hitOf),
       count: counts[part] as number,
     }));
-  }
-
-  /** Letters that stand for a type mean that type before a name that begins so and says nothing of a type. */
-  #isBehind(joined: string, at: number): boolean {
-    return isShortWord(joined) && this.entries[at]?.plugin.types.length === 0;
   }
 
   /** The position of a plugin among the entries; -1 where it is none of them. */
@@ -237,6 +233,16 @@ export class Finder {
     return whole && whole.points >= sum
       ? whole.because
       : [...new Set(each.map((one) => one.because))].join(', ');
+  }
+}
+
+/** Letters that stand for a type mean that type before a name that begins so and says nothing of a type. */
+function putBehind({ points, touched, count }: Scores, isUntyped: (at: number) => boolean): void {
+  for (const at of touched.subarray(0, count)) {
+    const met = points[at] as number;
+    if (met < worth.whole && isUntyped(at)) {
+      points[at] = met * untypedFactor;
+    }
   }
 }
 

@@ -1,5 +1,6 @@
 /** Lines of a request's body as they come in. */
 import type { Readable } from 'node:stream';
+import { markedEncoding } from '@clever-drawer/core/text';
 
 /** A line that is longer is given as far as it came, and is the last one. UTF-16 units. */
 const lineLimit = 1_100_000;
@@ -19,16 +20,17 @@ export async function* linesOf(body: Readable): AsyncGenerator<string> {
 
 async function* lines(pieces: AsyncIterable<unknown>): AsyncGenerator<string> {
   let decoder: TextDecoder | null = null;
-  let first: Buffer = Buffer.alloc(0);
+  /** The first byte, where it came alone: two tell the encoding. */
+  let alone: Buffer = Buffer.alloc(0);
   let rest = '';
   for await (const piece of pieces) {
-    first = Buffer.concat([first, piece as Buffer]);
-    if (!decoder && first.length < 2) {
+    const bytes: Buffer = decoder ? (piece as Buffer) : Buffer.concat([alone, piece as Buffer]);
+    if (!decoder && bytes.length < 2) {
+      alone = bytes;
       continue;
     }
-    decoder ??= new TextDecoder(encodingOf(first));
-    const whole = (rest + decoder.decode(first, { stream: true })).split('\n');
-    first = Buffer.alloc(0);
+    decoder ??= new TextDecoder(markedEncoding(bytes) ?? 'utf-8');
+    const whole = (rest + decoder.decode(bytes, { stream: true })).split('\n');
     rest = whole.pop() ?? '';
     for (const line of whole) {
       yield line.replace(/\r$/, '');
@@ -37,14 +39,8 @@ async function* lines(pieces: AsyncIterable<unknown>): AsyncGenerator<string> {
       break;
     }
   }
-  rest += (decoder ?? new TextDecoder()).decode(first);
+  rest += decoder ? decoder.decode() : new TextDecoder().decode(alone);
   if (rest !== '') {
     yield rest.replace(/\r$/, '');
   }
-}
-
-/** By the byte-order mark (The Unicode Standard, 23.8, "Byte Order Mark"). */
-function encodingOf(bytes: Buffer): string {
-  const marks: Readonly<Record<string, string>> = { fffe: 'utf-16le', feff: 'utf-16be' };
-  return marks[bytes.toString('hex', 0, 2)] ?? 'utf-8';
 }

@@ -8,7 +8,7 @@ import type { Folder } from '@clever-drawer/core/order';
 import { habitsOf, noUse, type FindableThing } from '@clever-drawer/core/search';
 import { taggedWith } from '../annotate/tagged-with.ts';
 import { useArrangement, useCatalog } from '../studio/contexts.ts';
-import { screenParts } from '../studio/screen-parts.ts';
+import { screenParts } from '../studio/parts/screen-parts.ts';
 import { screens } from '../studio/screens.ts';
 import { useFinder, useSettingFinder } from '../studio/use-finder.ts';
 import { ofWhat } from '../annotate/of-what.ts';

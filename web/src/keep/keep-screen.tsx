@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import type { PointsView } from '@clever-drawer/core/api';
 import { useComputer, useOrder } from '../studio/contexts.ts';
-import { keepTabs } from '../studio/screen-parts.ts';
+import { keepTabs } from '../studio/parts/screen-parts.ts';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { BackupsTab } from './backups-tab.tsx';

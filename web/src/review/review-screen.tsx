@@ -1,7 +1,7 @@
 /** Review: pictures of the collection, and what to do about them. */
 import { useState } from 'react';
 import type { ReviewPart, ReviewParts } from '@clever-drawer/core/review';
-import { reviewTabs } from '../studio/screen-parts.ts';
+import { reviewTabs } from '../studio/parts/screen-parts.ts';
 import { PartTabs } from '../ui/part-tabs.tsx';
 import { useAddress } from '../ui/use-address.ts';
 import { WishBar } from './wish-bar.tsx';

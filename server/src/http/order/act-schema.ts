@@ -24,7 +24,12 @@ import type {
   SpellingId,
 } from '@clever-drawer/core/id';
 import { slotLimit } from '@clever-drawer/core/loading';
-import { cabinetSlots, folderForms, folderSortings } from '@clever-drawer/core/order';
+import {
+  cabinetSlots,
+  fewestInChain,
+  folderForms,
+  folderSortings,
+} from '@clever-drawer/core/order';
 import {
   fieldNames,
   fields,
@@ -300,7 +305,7 @@ export const actSchemas: {
     id: needed<PluginId>(),
     name: name(),
     kind: string().oneOf(kinds).required(),
-    plugins: array(needed<PluginId>()).min(2).max(slotLimit).required(),
+    plugins: array(needed<PluginId>()).min(fewestInChain).max(slotLimit).required(),
   }),
   'remove-chain': actOf('remove-chain', { chain: needed<PluginId>() }),
   'keep-settings': actOf('keep-settings', {

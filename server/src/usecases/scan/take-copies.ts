@@ -11,7 +11,7 @@ import { compare, copyKey, type Comparison } from '@clever-drawer/core/scan';
 import { storableCopy } from '@clever-drawer/core/readers';
 import { readAsides } from '../../database/asides.ts';
 import { allCopies } from '../../database/catalog.ts';
-import type { ComputerRow } from '../../database/catalog-tables.ts';
+import type { ComputerRow, CopyRow } from '../../database/catalog-tables.ts';
 import { findComputerByName } from '../../database/computers.ts';
 import { addScan, saveScan } from '../../database/scans.ts';
 import { loggable } from '../../log.ts';
@@ -60,29 +60,21 @@ async function takeInto(
   if (known && !known.isElsewhere) {
     return failed({ code: 'computer-here', at: 'computer', name });
   }
-  const refusal = known && !mayGo ? await manyGone(parts, known, copies) : null;
-  if (refusal) {
-    return refusal;
+  const rows = known ? await allCopies(parts.database.manager, known.id) : [];
+  const comparisons = compare(rows.map(asKnown), copies);
+  const gone = comparisons.filter(({ sort }) => sort === 'gone').length;
+  const present = rows.filter(({ state }) => state === 'present').length;
+  if (!mayGo && areMany(gone, present)) {
+    return failed({ code: 'many-gone', at: name, gone, known: present, copies: copies.length });
   }
   const computer = known ? computerView(known) : await setUpComputer(parts, { name }, true);
-  const scan = await scanOf(parts, computer.id, copies);
+  const scan = await scanOf(parts, computer.id, { rows, copies, comparisons });
   parts.events.tell(computer.id, { event: 'catalog' });
   return ok({ computer, isNew: known === null, scan });
 }
 
 /** One or two copies go in the course of things; more than a tenth rather say that a file is not whole. */
-async function manyGone(
-  { database }: Parts,
-  { id, name }: ComputerRow,
-  copies: readonly FoundCopy[],
-): Promise<Result<TakenView> | null> {
-  const rows = await allCopies(database.manager, id);
-  const known = rows.filter(({ state }) => state === 'present').length;
-  const gone = compare(rows.map(asKnown), copies).filter(({ sort }) => sort === 'gone').length;
-  return gone > 2 && gone * 10 > known
-    ? failed({ code: 'many-gone', at: name, gone, known, copies: copies.length })
-    : null;
-}
+const areMany = (gone: number, present: number): boolean => gone > 2 && gone * 10 > present;
 
 async function readCopies(lines: AsyncIterable<string>): Promise<Result<FoundCopy[]>> {
   const copies = new Map<string, FoundCopy>();
@@ -118,23 +110,27 @@ async function readCopies(lines: AsyncIterable<string>): Promise<Result<FoundCop
   return copies.size === 0 ? failed({ code: 'no-copies', at: 'copies' }) : ok([...copies.values()]);
 }
 
-/** Holds them against what was known of the computer, and saves what came of it. */
+/** The copies of a file held against those that were known of its computer. */
+interface Compared {
+  readonly rows: readonly CopyRow[];
+  readonly copies: readonly FoundCopy[];
+  readonly comparisons: readonly Comparison[];
+}
+
+/** Saves what came of the comparison. */
 async function scanOf(
   parts: Parts,
   computer: ComputerRow['id'],
-  copies: readonly FoundCopy[],
+  { rows, copies, comparisons: all }: Compared,
 ): Promise<ScanView> {
   const { database, clock, log } = parts;
   const scan = newScan(computer, clock());
   await addScan(database.manager, scan);
   try {
-    const rows = await allCopies(database.manager, computer);
     const known = new Map(rows.map((row) => [row.key, row]));
     const plugins = await pluginsAtFirstSight(database.manager, computer);
     const isAside = new Set((await readAsides(database.manager, computer)).map(({ key }) => key));
-    const comparisons: Comparison[] = compare(rows.map(asKnown), copies).filter(
-      ({ known: key }) => !isAside.has(key ?? ''),
-    );
+    const comparisons = all.filter(({ known: key }) => !isAside.has(key ?? ''));
     scan.looked = copies.length;
     for (let at = 0; at < comparisons.length; at += batchSize) {
       await saveBisected(parts, {

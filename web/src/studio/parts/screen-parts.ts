@@ -1,6 +1,6 @@
 /** Parts of screens that have an address of their own: tabs, lists and dialogs, and how they are found. */
 import type { ReviewPart } from '@clever-drawer/core/review';
-import { screens, type ScreenId } from './screens.ts';
+import { screens, type ScreenId } from '../screens.ts';
 import * as texts from './texts.ts';
 
 /** The parts of Review, as they stand on the screen. */
