@@ -126,11 +126,10 @@ const nonEmpty = (text: string | null | undefined): string | null => text?.trim(
 const labelOf = ({ format }: FoundCopy, { identity }: OpenedPlugin): string | null =>
   format === 'LADSPA' ? nonEmpty(identity) : null;
 
+/** VST2 says by a flag that it is a synth, and a little more by its category. */
 function declaredOf(base: FoundCopy, { declared, isSynth }: OpenedPlugin): readonly string[] {
-  if (base.format === 'VST2') {
-    return isSynth === true ? ['synth'] : base.declared;
-  }
-  return declared && declared.length > 0 ? declared : base.declared;
+  const told = [...(isSynth === true ? ['synth'] : []), ...(declared ?? [])];
+  return told.length > 0 ? told : base.declared;
 }
 
 /** LADSPA: file and label; VST2: the unique id, where it has one; else what the plugin says. */

@@ -9,6 +9,7 @@ import {
   audioUnitTypes,
   clapFeatures,
   ladspaClasses,
+  vst2Categories,
   lv2Classes,
   readDeclared,
   vst3SubCategories,
@@ -57,7 +58,14 @@ describe('the rows for declared values', () => {
     expect(used.filter((name) => !(name in ladspaClasses))).toEqual([]);
   });
   it('lead to types of the tree', () => {
-    const types = [lv2Classes, vst3SubCategories, audioUnitTypes, clapFeatures, ladspaClasses]
+    const types = [
+      lv2Classes,
+      vst3SubCategories,
+      audioUnitTypes,
+      clapFeatures,
+      ladspaClasses,
+      vst2Categories,
+    ]
       .flatMap((rows) => Object.values(rows))
       .flatMap((row) => row.types);
     expect(types.length).toBeGreaterThan(30);

@@ -166,6 +166,21 @@ export const ladspaClasses: Readonly<Record<string, DeclaredRow>> = {
   MeterPlugin: is('meter'),
 };
 
+/**
+ * What opening finds in the flags and the category of a VST2 effect (from memory: the interface is no
+ * longer published). Rooms are "delays and reverbs": which one is not said.
+ */
+export const vst2Categories: Readonly<Record<string, DeclaredRow>> = {
+  synth: only('instrument'),
+  analysis: is('meter'),
+  mastering: only('effect'),
+  spatial: is('spatial'),
+  room: only('effect'),
+  surround: is('spatial/surround'),
+  restoration: is('restoration'),
+  generator: only('unknown'),
+};
+
 const LADSPA = 'http://ladspa.org/ontology#';
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
 const notRows: DeclaredRow = only('unknown');
@@ -178,8 +193,7 @@ const rowsOf: Partial<Record<Format, (declared: string) => DeclaredRow | undefin
   VST3: (value) => vst3SubCategories[value],
   AU: (value) => audioUnitTypes[value],
   CLAP: (value) => clapFeatures[value],
-  // What opening finds in the flags of an effect.
-  VST2: (value) => (value === 'synth' ? only('instrument') : undefined),
+  VST2: (value) => vst2Categories[value],
 };
 
 const rowOf = (format: Format, declared: string): DeclaredRow =>

@@ -140,6 +140,7 @@ describe('real CLAP plugins', () => {
         copy.audioOut,
         Number(copy.notesIn),
         Number(copy.notesOut),
+        (copy.controls ?? []).map((name) => `${name}|`).join(''),
       ].join('\t'),
     );
     expect(found.sort()).toEqual(printed);
@@ -147,7 +148,7 @@ describe('real CLAP plugins', () => {
 });
 
 describe('real VST3 plugins', () => {
-  it('say name, inputs and outputs as the same plugins do in CLAP', async () => {
+  it('say name, inputs, outputs and controls as the same plugins do in CLAP', async () => {
     const bundles = [
       ...new Set(
         filesOfPackage('zam-plugins', '.so').flatMap(
@@ -163,7 +164,9 @@ describe('real VST3 plugins', () => {
     const claps = await all('CLAP', filesOfPackage('zam-plugins', '.clap'));
     const factsOf = (copies: readonly FoundCopy[]) =>
       copies
-        .map(({ name, vendor, audioIn, audioOut }) => [name, vendor, audioIn, audioOut].join())
+        .map(({ name, vendor, audioIn, audioOut, controls }) =>
+          [name, vendor, audioIn, audioOut, ...(controls ?? [])].join(),
+        )
         .sort();
     expect(factsOf(found)).toEqual(factsOf(claps));
   });
@@ -192,12 +195,17 @@ describe('real VST2 plugins', () => {
         other.audioIn,
         other.audioOut,
       ]);
+      // VST2 cuts them short.
+      const whole = other.controls ?? [];
+      expect(
+        (copy.controls ?? []).filter((name) => !whole.some((one) => one.startsWith(name))),
+      ).toEqual([]);
+      expect(whole.length > 0).toBe((copy.controls ?? []).length > 0);
     }
     expect(found.every(({ vendor }) => vendor === 'Damien Zammit')).toBe(true);
   });
-  it('list all that a shell holds, and tell the product where the name is cut', async () => {
+  it('list all that a shell holds', async () => {
     const shell = compile('shell-vst2.c', join(built, 'shell.so'), { IS_SHELL: 1 });
-    const long = compile('shell-vst2.c', join(built, 'long.so'), { IS_SHELL: 0 });
     expect(
       (await open('VST2', shell)).map(({ identity, name, vendor, audioIn, notesIn, declared }) => [
         identity,
@@ -211,8 +219,34 @@ describe('real VST2 plugins', () => {
       ['1001', 'Moored Gate', 'Quoin', 2, false, []],
       ['1002', 'Moored Choir', 'Quoin', 0, true, ['synth']],
     ]);
-    expect(await open('VST2', long)).toMatchObject([
-      { identity: '4711', name: 'A Very Long Name That Is Cut Here In Effects' },
+  });
+  const cut = 'A Very Long Name That Is Cut He';
+  const whole = 'A Very Long Name That Is Cut Here In Effects';
+  it.each([
+    ['begins with it', cut, whole, whole],
+    ['has the maker in front', cut, `Quoin ${whole}`, whole],
+    ['has the format behind', cut, `${whole} [VST]`, whole],
+    [
+      'goes on behind a space',
+      'Moored Echo Of The Outer Wharf',
+      'Moored Echo Of The Outer Wharf Two',
+      'Moored Echo Of The Outer Wharf Two',
+    ],
+    ['is another', cut, 'Quoin Effects', cut],
+    ['is not needed', 'Moored Echo', 'Moored Echo Collection', 'Moored Echo'],
+  ])('tell a name that was cut where the product %s', async (why, name, product, told) => {
+    const path = compile('shell-vst2.c', join(built, `${why.replaceAll(' ', '-')}.so`), {
+      IS_SHELL: 0,
+      NAME: JSON.stringify(name),
+      PRODUCT: JSON.stringify(product),
+    });
+    expect(await open('VST2', path)).toMatchObject([
+      {
+        identity: '4711',
+        name: told,
+        declared: ['analysis'],
+        controls: ['Depth', 'Speed'],
+      },
     ]);
   });
 });
@@ -237,6 +271,7 @@ describe('VST3 on the published headers', () => {
       audioOut: 6,
       notesIn: true,
       notesOut: false,
+      controls: ['Time', 'Féedback'],
       status: 'ok',
     });
     expect(broken).toMatchObject({ name: 'Ebb Broken', status: 'failed' });
@@ -298,6 +333,8 @@ const clapWays = [
   'calls-host',
   'no-factory',
   'no-init',
+  'params-crash',
+  'params-odd',
 ];
 
 describe('a plugin that looks for sockets of the session', () => {
@@ -492,8 +529,21 @@ describe('plugins that misbehave', () => {
         audioOut: 2,
         notesIn: true,
         notesOut: false,
+        controls: ['Time', 'Feedback'],
       },
     ]);
+  });
+  it('a CLAP that crashes when asked for its parameters keeps all else', () => {
+    const copies = clap.get('params-crash') ?? [];
+    expect(copies).toMatchObject([
+      { status: 'ok', audioOut: 2 },
+      { status: 'ok', audioOut: 2 },
+    ]);
+    expect(copies.some(({ controls }) => controls !== undefined)).toBe(false);
+  });
+  it('a number of parameters that no plugin has is not believed', () => {
+    const [copy] = clap.get('params-odd') ?? [];
+    expect([copy?.status, copy?.controls]).toEqual(['ok', undefined]);
   });
   it.each([
     ['crash-at-create', 'crashed'],

@@ -1,13 +1,14 @@
 /**
  * CLAP: the plugins of the factory, then each made for its ports. Structs as published by the
  * format's headers, version 1 (clap/entry.h, clap/factory/plugin-factory.h, clap/plugin.h,
- * clap/host.h, clap/ext/audio-ports.h, clap/ext/note-ports.h); written from memory and held against
+ * clap/host.h, clap/ext/audio-ports.h, clap/ext/note-ports.h, clap/ext/params.h); written from memory and held against
  * real plugins and the C programs of the tests.
  */
 import {
   believed,
   bytesAt,
   calling,
+  controlNames,
   koffi,
   lastingBytes,
   lastingText,
@@ -15,6 +16,7 @@ import {
   offering,
   Refusal,
   textAt,
+  textIn,
 } from './native.mjs';
 
 const version = { major: 'uint32_t', minor: 'uint32_t', revision: 'uint32_t' };
@@ -74,6 +76,13 @@ const Ports = koffi.struct('clap_plugin_ports', { count: 'void *', get: 'void *'
 const audioPort = { size: 512, channels: 4 + 256 + 4 };
 const mostFeatures = 100;
 
+/** clap_plugin_params begins so. */
+const Parameters = koffi.struct('clap_plugin_params', { count: 'void *', get_info: 'void *' });
+/** clap_param_info: id, flags, cookie, name[256], module[1024], then minimum, maximum and default. */
+const parameter = { size: 1_320, flags: 4, name: 16, module: 272 };
+/** CLAP_PARAM_IS_HIDDEN and CLAP_PARAM_IS_READONLY. */
+const notSet = (1 << 2) | (1 << 3);
+
 let host = null;
 
 /** A host that offers no extension; made once. */
@@ -110,7 +119,11 @@ export async function openClap({ path, binary }, tell) {
     throw new Refusal('refused', 'it holds no plugin');
   }
   tell.described(plugins);
-  await tell.each(plugins, async ({ identity }) => portsOf(await create(factory, identity)));
+  const make = async ({ identity }) => {
+    const instance = await create(factory, identity);
+    return { instance, ...(await portsOf(instance)) };
+  };
+  await tell.each(plugins, make, controlsOf);
 }
 
 async function factoryOf(entry, path) {
@@ -178,10 +191,13 @@ async function create(factory, identity) {
   return { pointer, plugin };
 }
 
-async function portsOf({ pointer, plugin }) {
-  const getExtension = calling(plugin.get_extension, 'void *', ['void *', 'const char *']);
-  const audio = await getExtension(pointer, 'clap.audio-ports');
-  const notes = await getExtension(pointer, 'clap.note-ports');
+const extensionOf = ({ pointer, plugin }, id) =>
+  calling(plugin.get_extension, 'void *', ['void *', 'const char *'])(pointer, id);
+
+async function portsOf(instance) {
+  const { pointer } = instance;
+  const audio = await extensionOf(instance, 'clap.audio-ports');
+  const notes = await extensionOf(instance, 'clap.note-ports');
   return {
     audioIn: await channelsOf(pointer, audio, true),
     audioOut: await channelsOf(pointer, audio, false),
@@ -215,3 +231,22 @@ async function channelsOf(plugin, extension, isInput) {
   }
   return believed(channels, 'channels');
 }
+
+async function controlsOf(instance) {
+  const { pointer } = instance;
+  const extension = await extensionOf(instance, 'clap.params');
+  if (extension === null) {
+    return [];
+  }
+  const { count, get_info } = koffi.decode(extension, Parameters);
+  const infoAt = calling(get_info, 'bool', ['void *', 'uint32_t', 'void *']);
+  const info = lastingBytes(parameter.size);
+  return controlNames(await calling(count, 'uint32_t', ['void *'])(pointer), async (index) =>
+    (await infoAt(pointer, index, info)) ? controlNameOf(bytesAt(info, parameter.size)) : null,
+  );
+}
+
+const controlNameOf = (bytes) =>
+  (bytes.readUInt32LE(parameter.flags) & notSet) === 0
+    ? textIn(bytes.subarray(parameter.name, parameter.module))
+    : null;

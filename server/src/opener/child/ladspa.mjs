@@ -2,6 +2,7 @@
 import {
   believed,
   calling,
+  controlNames,
   descriptorsOf,
   koffi,
   loadLibrary,
@@ -22,9 +23,9 @@ const Descriptor = koffi.struct('LADSPA_Descriptor', {
   PortNames: 'void *',
 });
 
+/** Bytes. */
+const nameLimit = 200;
 const port = { input: 1, output: 2, control: 4, audio: 8 };
-/** Names of controls that are told; more say nothing more about what a plugin is. */
-const mostControls = 40;
 
 export async function openLadspa({ binary }, tell) {
   const entry = loadLibrary(binary)('ladspa_descriptor');
@@ -48,7 +49,7 @@ const namesOf = (descriptor) => ({
   vendor: textAt(descriptor.Maker),
 });
 
-function portFactsOf(descriptor) {
+async function portFactsOf(descriptor) {
   const ports = portsOf(descriptor);
   const count = (kind) => ports.filter((flags) => (flags & kind) === kind).length;
   return {
@@ -56,7 +57,7 @@ function portFactsOf(descriptor) {
     audioOut: count(port.audio | port.output),
     notesIn: false,
     notesOut: false,
-    controls: controlsOf(descriptor, ports),
+    controls: await controlsOf(descriptor, ports),
   };
 }
 
@@ -67,10 +68,9 @@ function controlsOf({ PortNames }, ports) {
   const inputs = ports.flatMap((flags, index) =>
     (flags & (port.input | port.control)) === (port.input | port.control) ? [index] : [],
   );
-  return inputs
-    .slice(0, mostControls)
-    .map((index) => textAt(pointerAt(PortNames, index), 200))
-    .filter((name) => name !== null && name !== '');
+  return controlNames(inputs.length, async (at) =>
+    textAt(pointerAt(PortNames, inputs[at]), nameLimit),
+  );
 }
 
 function portsOf({ PortCount, PortDescriptors }) {

@@ -78,7 +78,13 @@ function windowsLoader() {
  * More of anything than any plugin has. One that says more is broken: its other numbers and pointers are
  * not believed either.
  */
-export const most = { plugins: 10_000, ports: 10_000, buses: 1_000, channels: 10_000 };
+export const most = {
+  plugins: 10_000,
+  ports: 10_000,
+  buses: 1_000,
+  channels: 10_000,
+  parameters: 1_000_000,
+};
 
 /**
  * A number that a plugin says of itself.
@@ -163,6 +169,30 @@ function decoded(bytes) {
   // A text that was cut within a character is still UTF-8.
   const isWhole = !text.slice(0, -1).includes('\ufffd');
   return isWhole ? text.replace(/\ufffd$/u, '') : bytes.toString('latin1');
+}
+
+/** More controls say nothing more about what a plugin is, nor do longer names (as lv2.ts of core has it). */
+const mostControls = 40;
+const controlLength = 60;
+/** How many are asked for at most: hidden ones and those of the same name are not counted. */
+const mostAsked = 400;
+
+/**
+ * The names of a plugin's controls, each once.
+ * @param {number} count how many it says that it has
+ * @param {(index: number) => Promise<string | null>} nameAt null for what nobody can set
+ * @returns {Promise<string[]>}
+ */
+export async function controlNames(count, nameAt) {
+  const names = new Set();
+  const asked = Math.min(believed(count, 'parameters'), mostAsked);
+  for (let index = 0; index < asked && names.size < mostControls; index += 1) {
+    const name = (await nameAt(index))?.trim().slice(0, controlLength);
+    if (name) {
+      names.add(name);
+    }
+  }
+  return [...names];
 }
 
 /** A pointer out of a table of them, such as a class's virtual functions. */

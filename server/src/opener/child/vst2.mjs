@@ -6,6 +6,7 @@
 import {
   believed,
   calling,
+  controlNames,
   koffi,
   lastingBytes,
   loadLibrary,
@@ -41,6 +42,7 @@ const magic = 0x56737450;
 const isSynth = 1 << 8;
 const ask = {
   open: 0,
+  parameterName: 8,
   category: 35,
   effectName: 45,
   vendor: 47,
@@ -50,13 +52,23 @@ const ask = {
   nextInShell: 70,
 };
 const shell = 10;
+/** Categories that say what an effect does (from memory); the others only say that it is one. */
+const categories = {
+  3: 'analysis',
+  4: 'mastering',
+  5: 'spatial',
+  6: 'room',
+  7: 'surround',
+  8: 'restoration',
+  11: 'generator',
+};
 /** What a plugin asks its host. */
 const hostAsks = { version: 1, currentId: 2, sampleRate: 16, blockSize: 17 };
 const entries = ['VSTPluginMain', 'main', 'main_macho'];
 /** Texts are written by the plugin, often longer than was agreed. Bytes. */
 const buffer = 4_096;
-/** Names are cut at this length by the interface: the product's name may be the whole one. */
-const cutAt = 31;
+/** Names are cut at 31 bytes by the interface, a space at the end is gone: the product's may be whole. */
+const cutAt = 30;
 
 /** Which plugin of a shell is meant when the entry is called. */
 let wanted = 0;
@@ -98,8 +110,9 @@ export async function openVst2({ binary }, tell) {
     await openShell(first, make, tell);
     return;
   }
-  tell.described([plainFacts(first)]);
-  tell.created(0, await opened(first));
+  const described = [plainFacts(first)];
+  tell.described(described);
+  await tell.each(described, () => opened(first), controlsOf);
 }
 
 function effectAt(pointer) {
@@ -115,8 +128,8 @@ function effectAt(pointer) {
     'void *',
     'float',
   ]);
-  const dispatch = async (opcode, given = null) =>
-    Number(await call(pointer, opcode, 0, 0, given, 0));
+  const dispatch = async (opcode, given = null, index = 0) =>
+    Number(await call(pointer, opcode, index, 0, given, 0));
   return { pointer, effect, dispatch };
 }
 
@@ -127,9 +140,14 @@ const plainFacts = ({ effect }) => ({
   audioOut: believed(effect.numOutputs, 'channels'),
 });
 
-async function textOf({ dispatch }, opcode) {
-  const memory = lastingBytes(buffer);
-  await dispatch(opcode, memory);
+/** One is enough for all: one text is asked for after the other. */
+let textMemory = null;
+
+async function textOf({ dispatch }, opcode, index = 0) {
+  textMemory ??= lastingBytes(buffer);
+  const memory = textMemory;
+  new Uint8Array(koffi.view(memory, buffer)).fill(0);
+  await dispatch(opcode, memory, index);
   return textAt(memory, buffer - 1)?.trim() ?? '';
 }
 
@@ -140,8 +158,11 @@ async function opened(made) {
   const product = await textOf(made, ask.product);
   const vendor = await textOf(made, ask.vendor);
   const version = await made.dispatch(ask.version);
+  const category = categories[await made.dispatch(ask.category)];
   const { numInputs, numOutputs, flags } = koffi.decode(made.pointer, Effect);
   return {
+    instance: made,
+    declared: category === undefined ? [] : [category],
     name: nameFrom(effectName, product),
     vendor: vendor || null,
     version: version > 0 ? String(version) : null,
@@ -153,11 +174,23 @@ async function opened(made) {
   };
 }
 
-/** The effect's name, or the product's where the effect's was cut. */
+/**
+ * The effect's name; where it was cut, the product's from there on, which may have the maker in front
+ * and the format in brackets behind.
+ */
 export function nameFrom(effectName, product) {
-  const isCut = effectName.length >= cutAt && product.startsWith(effectName.slice(0, cutAt));
-  return (isCut ? product : effectName) || product || null;
+  const at = Buffer.byteLength(effectName) >= cutAt ? product.indexOf(effectName) : -1;
+  const whole = at < 0 ? effectName : product.slice(at).replace(formatBehind, '');
+  return whole || product || null;
 }
+
+const formatBehind = /\s*[([](?:vst ?[23]?|lv2|au|clap)[)\]]\s*$/i;
+
+/** What nobody can set is not told apart here: it has no flag for it. */
+const controlsOf = (made) =>
+  controlNames(koffi.decode(made.pointer, Effect).numParams, (index) =>
+    textOf(made, ask.parameterName, index),
+  );
 
 /** Yes, no, or `unsaid` where it does not say. */
 async function canDo({ dispatch }, what, unsaid) {
@@ -189,9 +222,10 @@ async function openShell(first, make, tell) {
     throw new Refusal('refused', 'it is a shell that holds no plugin');
   }
   tell.described(held);
-  await tell.each(held, async ({ uniqueId, name }) => {
+  const makeOne = async ({ uniqueId, name }) => {
     wanted = uniqueId | 0;
     const facts = await opened(effectAt(await make()));
     return { ...facts, name: name ?? facts.name };
-  });
+  };
+  await tell.each(held, makeOne, controlsOf);
 }

@@ -1,13 +1,14 @@
 /**
  * VST3: the classes of the factory, then each made for its buses. Structs and the order of virtual
  * functions as in the published headers (pluginterfaces/base/ipluginbase.h, base/funknown.h,
- * vst/ivstcomponent.h, vst/ivsthostapplication.h; Debian: juce-modules-source-data).
+ * vst/ivstcomponent.h, vst/ivsteditcontroller.h, vst/ivsthostapplication.h; Debian: juce-modules-source-data).
  */
 import { dirname } from 'node:path';
 import {
   believed,
   bytesAt,
   calling,
+  controlNames,
   koffi,
   lastingBytes,
   loadLibrary,
@@ -29,13 +30,16 @@ const unknown = { queryInterface: 0, addRef: 1 };
 const factory = { getFactoryInfo: 3, countClasses: 4, getClassInfo: 5, createInstance: 6 };
 const factory2 = { getClassInfo2: 7 };
 const factory3 = { getClassInfoUnicode: 8, setHostContext: 9 };
-const component = { initialize: 3, getBusCount: 7, getBusInfo: 8 };
+const base = { initialize: 3 };
+const component = { getControllerClassId: 5, getBusCount: 7, getBusInfo: 8 };
+const controller = { getParameterCount: 8, getParameterInfo: 9 };
 
 const ids = {
   FUnknown: [0x00000000, 0x00000000, 0xc0000000, 0x00000046],
   IPluginFactory2: [0x0007b650, 0xf24b4c0b, 0xa464edb9, 0xf00b2abb],
   IPluginFactory3: [0x4555a2ab, 0xc1234e57, 0x9b122910, 0x36878931],
   IComponent: [0xe831ff31, 0xf2d54301, 0x928ebbee, 0x25697802],
+  IEditController: [0xdcd7bbe3, 0x7742448d, 0xa874aacc, 0x979c759e],
   IHostApplication: [0x58e595cc, 0xdb2d4969, 0x8b6aaf8c, 0x36a664e5],
 };
 
@@ -133,7 +137,11 @@ export async function openVst3({ binary }, tell) {
     throw new Refusal('refused', 'its factory holds no audio plugin');
   }
   tell.described(plugins.map(({ facts }) => facts));
-  await tell.each(plugins, async ({ id }) => busesOf(await create(made, id)));
+  const make = async ({ id }) => {
+    const instance = await create(made, id, ids.IComponent);
+    return { instance, ...(await busesOf(instance)) };
+  };
+  await tell.each(plugins, make, (instance) => controlsOf(made, instance));
 }
 
 /** What a module wants before its factory is asked for: ModuleEntry, InitDll, bundleEntry. */
@@ -254,22 +262,55 @@ const headOf = (bytes) => ({
   category: textIn(bytes.subarray(20, 52)),
 });
 
-async function create(made, id) {
+/** An object of a class, as the interface named, started. */
+async function create(made, id, interfaceId) {
   const classId = lastingBytes(16);
   new Uint8Array(koffi.view(classId, 16)).set(id);
   const slot = lastingBytes(8);
   const make = method(made, factory.createInstance, 'int32_t', ['void *', 'void *', 'void *']);
-  const answer = await make(classId, idInMemory(ids.IComponent), slot);
+  const answer = await make(classId, idInMemory(interfaceId), slot);
   const object = koffi.decode(slot, 'void *');
   if (answer !== resultOk || object === null) {
     throw new Refusal('refused', 'it does not make its plugin');
   }
-  const initialize = method(object, component.initialize, 'int32_t', ['void *']);
+  const initialize = method(object, base.initialize, 'int32_t', ['void *']);
   const isUp = await initialize(hostContext());
   if (isUp !== resultOk) {
     throw new Refusal('refused', 'its plugin says that it cannot start');
   }
   return object;
+}
+
+/** ParameterInfo: id, title[128], shortTitle[128] and units[128] in UTF-16, steps, default, unit, flags. */
+const parameter = { size: 792, title: 4, short: 260, flags: 788 };
+/** kIsReadOnly, kIsHidden and kIsProgramChange. */
+const notSet = (1 << 1) | (1 << 4) | (1 << 15);
+
+async function controlsOf(made, instance) {
+  const object = await controllerOf(made, instance);
+  if (object === null) {
+    return [];
+  }
+  const count = await method(object, controller.getParameterCount, 'int32_t', [])();
+  const infoAt = method(object, controller.getParameterInfo, 'int32_t', ['int32_t', 'void *']);
+  const info = lastingBytes(parameter.size);
+  return controlNames(count, async (index) => {
+    const answer = await infoAt(index, info);
+    const bytes = bytesAt(info, parameter.size);
+    const isSet = answer === resultOk && (bytes.readInt32LE(parameter.flags) & notSet) === 0;
+    return isSet ? wideTextIn(bytes.subarray(parameter.title, parameter.short)) : null;
+  });
+}
+
+/** The component itself, or an object of the class that it names; null where it has none. */
+async function controllerOf(made, instance) {
+  const itself = await query(instance, ids.IEditController);
+  if (itself !== null) {
+    return itself;
+  }
+  const id = lastingBytes(16);
+  const name = method(instance, component.getControllerClassId, 'int32_t', ['void *']);
+  return (await name(id)) === resultOk ? create(made, bytesAt(id, 16), ids.IEditController) : null;
 }
 
 /** MediaTypes and BusDirections of ivstcomponent.h. */

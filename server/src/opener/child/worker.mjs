@@ -16,6 +16,8 @@ import { openVst3 } from './vst3.mjs';
 
 const telling = 3;
 const tasks = 4;
+/** Controls are asked for no longer than this, in milliseconds: what else is known matters more. */
+const controlsWithin = 2_000;
 
 const openers = {
   LADSPA: openLadspa,
@@ -63,16 +65,37 @@ function tellerOf(task) {
       tell({ task, whole: plugins });
     },
     /** Makes one after the other; one that says no does not keep the others from being made. */
-    each: async (plugins, make) => {
+    each: async (plugins, make, controlsOf) => {
+      const made = [];
       for (const [index, plugin] of plugins.entries()) {
         try {
-          created(index, await make(plugin));
+          const { instance, ...facts } = await make(plugin);
+          created(index, facts);
+          made.push({ index, instance });
         } catch (error) {
           tell({ task, index, trouble: troubleOf(error) });
         }
       }
+      if (controlsOf) {
+        await tellControls(made, controlsOf, created);
+      }
     },
   };
+}
+
+/** After all of a file are made: what goes wrong from here on loses names of controls and nothing else. */
+async function tellControls(made, controlsOf, created) {
+  const end = Date.now() + controlsWithin;
+  for (const { index, instance } of made) {
+    if (Date.now() > end) {
+      return;
+    }
+    try {
+      created(index, { controls: await controlsOf(instance) });
+    } catch {
+      // It is a plugin all the same.
+    }
+  }
 }
 
 /** What this process has come to carry: bytes of memory and, where it is told, threads. */

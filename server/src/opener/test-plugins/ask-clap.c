@@ -16,6 +16,15 @@ static uint32_t channels(const clap_plugin_t *plugin, const clap_plugin_audio_po
   return sum;
 }
 
+/* The names of what can be set, between bars. */
+static void print_parameters(const clap_plugin_t *plugin) {
+  const clap_plugin_params_t *params = plugin->get_extension(plugin, "clap.params");
+  for (uint32_t i = 0; params && i < params->count(plugin); i++) {
+    clap_param_info_t info = {0};
+    if (params->get_info(plugin, i, &info) && !(info.flags & (PARAM_HIDDEN | PARAM_READONLY))) printf("%s|", info.name);
+  }
+}
+
 int main(int count, char **files) {
   static const clap_host_t host = {{1, 1, 0}, NULL, "ask", "ask", "", "1", nothing, ignore, ignore, ignore};
   for (int at = 1; at < count; at++) {
@@ -29,9 +38,11 @@ int main(int count, char **files) {
       if (!plugin || !plugin->init(plugin)) continue;
       const clap_plugin_audio_ports_t *audio = plugin->get_extension(plugin, "clap.audio-ports");
       const clap_plugin_note_ports_t *notes = plugin->get_extension(plugin, "clap.note-ports");
-      printf("%s\t%s\t%s\t%s\t%s\t%u\t%u\t%d\t%d\n", files[at], d->id, text(d->name), text(d->vendor),
+      printf("%s\t%s\t%s\t%s\t%s\t%u\t%u\t%d\t%d\t", files[at], d->id, text(d->name), text(d->vendor),
              text(d->version), channels(plugin, audio, true), channels(plugin, audio, false),
              notes && notes->count(plugin, true) > 0, notes && notes->count(plugin, false) > 0);
+      print_parameters(plugin);
+      printf("\n");
     }
   }
   fflush(stdout);

@@ -1,5 +1,6 @@
 /* The few structs of CLAP that are needed here, as in the format's published headers, version 1
-   (clap/entry.h, factory/plugin-factory.h, plugin.h, host.h, ext/audio-ports.h, ext/note-ports.h). */
+   (clap/entry.h, factory/plugin-factory.h, plugin.h, host.h, ext/audio-ports.h, ext/note-ports.h,
+   ext/params.h). */
 #include <stdbool.h>
 #include <stdint.h>
 
@@ -58,3 +59,15 @@ typedef struct {
 typedef struct {
   uint32_t (*count)(const clap_plugin_t *, bool is_input);
 } clap_plugin_note_ports_t;
+typedef struct {
+  uint32_t id, flags;
+  void *cookie;
+  char name[256], module[1024];
+  double min_value, max_value, default_value;
+} clap_param_info_t;
+typedef struct {
+  uint32_t (*count)(const clap_plugin_t *);
+  bool (*get_info)(const clap_plugin_t *, uint32_t index, clap_param_info_t *);
+} clap_plugin_params_t;
+/* CLAP_PARAM_IS_HIDDEN, CLAP_PARAM_IS_READONLY */
+enum { PARAM_HIDDEN = 1 << 2, PARAM_READONLY = 1 << 3 };

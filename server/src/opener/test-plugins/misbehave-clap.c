@@ -6,7 +6,7 @@
 #include <string.h>
 #include <unistd.h>
 
-enum { WELL, CRASH_AT_CREATE, HANG_AT_CREATE, EXIT_AT_CREATE, SECOND_CRASHES, SECOND_REFUSES, CALLS_HOST, NO_FACTORY, NO_INIT };
+enum { WELL, CRASH_AT_CREATE, HANG_AT_CREATE, EXIT_AT_CREATE, SECOND_CRASHES, SECOND_REFUSES, CALLS_HOST, NO_FACTORY, NO_INIT, PARAMS_CRASH, PARAMS_ODD };
 
 static const clap_host_t *host;
 static const char *const features[] = {"audio-effect", "delay", "stereo", NULL};
@@ -14,7 +14,7 @@ static const clap_plugin_descriptor_t descriptors[] = {
   {{1, 1, 0}, "org.example.one", "Slipway Echo", "Quoin", "", "", "", "1.2.3", "", features},
   {{1, 1, 0}, "org.example.two", "Slipway Room", "Quoin", "", "", "", "1.2.4", "", features}
 };
-static const bool is_two = HOW == SECOND_CRASHES || HOW == SECOND_REFUSES;
+static const bool is_two = HOW == SECOND_CRASHES || HOW == SECOND_REFUSES || HOW == PARAMS_CRASH;
 
 static void *ask(void *given) {
   host->get_extension(host, "clap.log");
@@ -30,6 +30,16 @@ static bool get(const clap_plugin_t *plugin, uint32_t index, bool in, clap_audio
 }
 static const clap_plugin_audio_ports_t audio_ports = {one, get};
 static const clap_plugin_note_ports_t note_ports = {notes};
+
+static uint32_t count_params(const clap_plugin_t *plugin) { return HOW == PARAMS_ODD ? 4000000000u : 5; }
+static bool get_param(const clap_plugin_t *plugin, uint32_t index, clap_param_info_t *info) {
+  static const char *const names[] = {"Time", "Tap tempo", "Meter", "Time", "Feedback"};
+  if (HOW == PARAMS_CRASH) *(volatile int *)8 = 1;
+  strcpy(info->name, names[index]);
+  info->flags = index == 1 ? PARAM_HIDDEN : index == 2 ? PARAM_READONLY : 0;
+  return true;
+}
+static const clap_plugin_params_t params = {count_params, get_param};
 
 static bool init(const clap_plugin_t *plugin) {
   int second = plugin->desc == &descriptors[1];
@@ -47,6 +57,7 @@ static bool init(const clap_plugin_t *plugin) {
 static void destroy(const clap_plugin_t *plugin) { abort(); }
 static const void *extension(const clap_plugin_t *plugin, const char *id) {
   if (strcmp(id, "clap.audio-ports") == 0) return &audio_ports;
+  if (strcmp(id, "clap.params") == 0) return &params;
   return strcmp(id, "clap.note-ports") == 0 ? &note_ports : NULL;
 }
 static uint32_t count(const clap_plugin_factory_t *factory) { return is_two ? 2 : 1; }

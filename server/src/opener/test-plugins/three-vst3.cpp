@@ -5,6 +5,7 @@
 #include "pluginterfaces/base/ipluginbase.h"
 #include "pluginterfaces/vst/ivstaudioprocessor.h"
 #include "pluginterfaces/vst/ivstcomponent.h"
+#include "pluginterfaces/vst/ivsteditcontroller.h"
 #include "pluginterfaces/vst/ivsthostapplication.h"
 #include <cstdlib>
 #include <cstring>
@@ -55,6 +56,40 @@ struct Echo : IComponent {
   tresult PLUGIN_API getState(IBStream *) override { return kResultOk; }
 };
 
+struct Control : IEditController {
+  tresult PLUGIN_API queryInterface(const TUID, void **to) override { *to = nullptr; return kNoInterface; }
+  uint32 PLUGIN_API addRef() override { return 1; }
+  uint32 PLUGIN_API release() override { abort(); }
+  bool isUp = false;
+  tresult PLUGIN_API initialize(FUnknown *context) override { isUp = context != nullptr; return kResultOk; }
+  tresult PLUGIN_API terminate() override { abort(); }
+  tresult PLUGIN_API setComponentState(IBStream *) override { return kResultOk; }
+  tresult PLUGIN_API setState(IBStream *) override { return kResultOk; }
+  tresult PLUGIN_API getState(IBStream *) override { return kResultOk; }
+  int32 PLUGIN_API getParameterCount() override { return isUp ? 5 : 0; }
+  tresult PLUGIN_API getParameterInfo(int32 index, ParameterInfo &info) override {
+    static const char *const titles[] = {"Time", "F\xe9" "edback", "Meter", "Secret", "Program"};
+    static const int32 flags[] = {
+      ParameterInfo::kCanAutomate, ParameterInfo::kIsList, ParameterInfo::kIsReadOnly, ParameterInfo::kIsHidden,
+      ParameterInfo::kIsProgramChange
+    };
+    memset(&info, 0, sizeof info);
+    info.id = 1000 + index;
+    wide(info.title, titles[index]);
+    wide(info.shortTitle, "short");
+    info.flags = flags[index];
+    return kResultOk;
+  }
+  tresult PLUGIN_API getParamStringByValue(ParamID, ParamValue, String128) override { return kNotImplemented; }
+  tresult PLUGIN_API getParamValueByString(ParamID, TChar *, ParamValue &) override { return kNotImplemented; }
+  ParamValue PLUGIN_API normalizedParamToPlain(ParamID, ParamValue value) override { return value; }
+  ParamValue PLUGIN_API plainParamToNormalized(ParamID, ParamValue value) override { return value; }
+  ParamValue PLUGIN_API getParamNormalized(ParamID) override { return 0; }
+  tresult PLUGIN_API setParamNormalized(ParamID, ParamValue) override { return kResultOk; }
+  tresult PLUGIN_API setComponentHandler(IComponentHandler *) override { return kResultOk; }
+  IPlugView *PLUGIN_API createView(FIDString) override { return nullptr; }
+};
+
 struct Factory : IPluginFactory3 {
   tresult PLUGIN_API queryInterface(const TUID iid, void **to) override {
     bool known = same(iid, IPluginFactory_iid) || same(iid, FUnknown_iid) ||
@@ -93,6 +128,10 @@ struct Factory : IPluginFactory3 {
   }
   tresult PLUGIN_API setHostContext(FUnknown *) override { return kResultOk; }
   tresult PLUGIN_API createInstance(FIDString id, FIDString iid, void **to) override {
+    if (same(id, controlId) && same(iid, IEditController_iid)) {
+      *to = new Control;
+      return kResultOk;
+    }
     bool makes = same(id, echoId) && same(iid, IComponent_iid);
     *to = makes ? new Echo : nullptr;
     return makes ? kResultOk : kNoInterface;
