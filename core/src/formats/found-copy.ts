@@ -45,6 +45,9 @@ export interface FoundCopy {
   readonly mended?: readonly string[];
 }
 
+/** The most controls whose names are kept: more say nothing more about what a plugin is. */
+export const mostControls = 40;
+
 /** The most characters of a description that are kept: what something is stands at its beginning. */
 export const descriptionLength = 400;
 

@@ -3,6 +3,7 @@ export {
   bareCopy,
   failedCopy,
   formats,
+  mostControls,
   stemOfPath,
   type Format,
   type FoundCopy,

@@ -5,7 +5,7 @@
 import type { Problem, Result } from '../problem.ts';
 import { machinesIn } from './binary.ts';
 import { type BundleFiles, cleanText, limits } from './bundle-files.ts';
-import { bareCopy, describedBy, failedCopy, type FoundCopy } from './found-copy.ts';
+import { bareCopy, describedBy, failedCopy, mostControls, type FoundCopy } from './found-copy.ts';
 import type { CalledIn } from './statement.ts';
 import { Graph } from './turtle.ts';
 
@@ -250,8 +250,6 @@ function soundOf(graph: Lv2Graph, ports: readonly Port[]): Ports {
   return { audioIn, audioOut, notesIn, notesOut };
 }
 
-/** More say nothing more about what a plugin is. */
-const mostControls = 40;
 const controlLength = 60;
 
 /** The names of its control inputs; absent where it has none. */

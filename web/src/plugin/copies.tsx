@@ -58,7 +58,25 @@ export function Copies({ plugin, view }: { plugin: Plugin; view: PluginView | un
         ))}
       </ul>
       <CopiesActs plugin={plugin} />
+      <OwnWords copies={copies} />
     </section>
+  );
+}
+
+/** How it describes itself, and the names of what can be set on it, by the first copy that says so. */
+function OwnWords({ copies }: { readonly copies: readonly Copy[] }) {
+  const description = copies.find(({ facts }) => facts.description)?.facts.description;
+  const controls = copies.find(({ facts }) => facts.controls)?.facts.controls ?? [];
+  return (
+    <>
+      {description && <p className="own-words">{texts.saysOfItself(description)}</p>}
+      {controls.length > 0 && (
+        <details className="own-words">
+          <summary>{texts.controls(controls.length)}</summary>
+          <p className="text-soft">{controls.join(' · ')}</p>
+        </details>
+      )}
+    </>
   );
 }
 

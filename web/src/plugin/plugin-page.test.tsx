@@ -150,6 +150,20 @@ describe('the page of a plugin', () => {
     expect(screen.queryByText(/not available now/)).toBeNull();
   });
 
+  it('shows what it says of itself and what can be set on it', async () => {
+    const said = { description: 'A calm compressor.', controls: ['Threshold', 'Ratio'] };
+    await show({ view: { copies: [copyView('new'), copyView('old', said)] } });
+    expect(await screen.findByText('“A calm compressor.”')).toBeTruthy();
+    expect(screen.getByText('2 controls')).toBeTruthy();
+    expect(screen.getByText('Threshold · Ratio')).toBeTruthy();
+  });
+
+  it('says that only the first controls are kept', async () => {
+    const controls = Array.from({ length: 40 }, (_, at) => `Band ${at}`);
+    await show({ view: { copies: [copyView('new', { controls })] } });
+    expect(await screen.findByText('Its first 40 controls')).toBeTruthy();
+  });
+
   it('says that all its copies are gone', async () => {
     await show({ plugin: { ...heron, copies: [copyOf('new', { state: 'gone' })] } });
     expect(screen.getByText(/not available now/)).toBeTruthy();

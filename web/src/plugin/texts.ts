@@ -1,5 +1,6 @@
 /** All texts of a plugin's page. */
 import type { FindingView } from '@clever-drawer/core/api';
+import { mostControls } from '@clever-drawer/core/formats';
 import { oneOrMany, plural } from '@clever-drawer/core/text';
 
 // copies
@@ -29,6 +30,13 @@ export const inOut = (audioIn: number, audioOut: number): string =>
   `${audioIn} in, ${audioOut} out`;
 export const notesIn = 'notes in';
 export const version = (version: string): string => `version ${version}`;
+
+export const saysOfItself = (description: string): string => `“${description}”`;
+/** Of more than are kept, the first ones are. */
+export const controls = (count: number): string =>
+  count === mostControls
+    ? `Its first ${count} controls`
+    : oneOrMany(count, 'One control', `${count} controls`);
 
 // over-time
 export const findingWords: Record<FindingView['sort'], string> = {
