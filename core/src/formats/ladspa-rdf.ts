@@ -1,6 +1,6 @@
 /**
  * Descriptions of LADSPA plugins in RDF/XML (`/usr/share/ladspa/rdf`): a class, a title and a maker
- * for each unique id.
+ * for each unique id, or for each label of the program that is called as the file is.
  */
 import { XMLParser } from 'fast-xml-parser';
 import { failed, ok, type Result } from '../problem.ts';
@@ -17,7 +17,7 @@ export interface LadspaDescription {
   readonly declared: string;
 }
 
-/** By unique id. */
+/** By unique id, or by program and label as `labelKey` joins them. */
 export type LadspaDescriptions = ReadonlyMap<string, LadspaDescription>;
 /** For places without descriptions. */
 export const noDescriptions: LadspaDescriptions = new Map();
@@ -47,7 +47,10 @@ export const rdfText = (value: unknown): string | null => {
   return null;
 };
 
-/** A plugin in RDF: its unique id, its class, and all that stands below it. */
+/** What a description is found by that names a plugin by its label: labels alone are not unique. */
+export const labelKey = (path: string, label: string): string => `${stemOfPath(path)}:${label}`;
+
+/** A plugin in RDF: its unique id (or program and label), its class, and all that stands below it. */
 export interface LadspaNode {
   readonly id: string;
   /** The class URI. */
@@ -69,10 +72,8 @@ export function ladspaNodes(bytes: Uint8Array, at: string): Result<LadspaNode[]>
         continue;
       }
       for (const node of nodes.filter(isDictionary)) {
-        const id = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(
-          rdfText(node['@rdf:about']) ?? rdfText(node['@rdf:ID']) ?? '',
-        )?.[1];
-        if (id !== undefined) {
+        const id = idOf(rdfText(node['@rdf:about']) ?? rdfText(node['@rdf:ID']) ?? '', at);
+        if (id !== null) {
           found.push({ id, declared: ontology + name, node });
         }
       }
@@ -87,6 +88,21 @@ export function ladspaNodes(bytes: Uint8Array, at: string): Result<LadspaNode[]>
     });
   }
 }
+
+/** A number of the ontology; of any other address the part behind the `#`, as a label. */
+function idOf(address: string, at: string): string | null {
+  const number = /^(?:http:\/\/ladspa\.org\/ontology)?#?(\d+)$/.exec(address)?.[1];
+  const label = /#([\w.+-]+)$/.exec(address)?.[1];
+  return number ?? (label === undefined ? null : labelKey(at.replace(/\.rdf$/, ''), label));
+}
+
+/** The description of a plugin that opening found in a LADSPA file. */
+export const describedLadspa = (
+  descriptions: LadspaDescriptions,
+  path: string,
+  { uniqueId, identity }: { uniqueId?: number | null; identity?: string | null },
+): LadspaDescription | undefined =>
+  descriptions.get(String(uniqueId ?? '')) ?? descriptions.get(labelKey(path, identity ?? ''));
 
 /** The descriptions of one file. */
 export function readLadspaRdf(bytes: Uint8Array, at: string): Result<LadspaDescription[]> {

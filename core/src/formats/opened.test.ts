@@ -1,7 +1,7 @@
 import { describe as suite, expect, it } from '@jest/globals';
 import type { Problem } from '../problem.ts';
 import { bareCopy, type Format, type FoundCopy } from './found-copy.ts';
-import { noDescriptions } from './ladspa-rdf.ts';
+import { noDescriptions, readLadspaRdf } from './ladspa-rdf.ts';
 import { endInWords, loaderWords, openedCopies, type Opened } from './opened.ts';
 
 const read = (format: Format, path: string, more: Partial<FoundCopy> = {}): FoundCopy => ({
@@ -43,6 +43,21 @@ suite('what opening told', () => {
       described,
     );
     expect(copy?.declared).toEqual(['http://ladspa.org/ontology#ReverbPlugin']);
+  });
+  it('finds the class of a LADSPA plugin that is described by its label, in a program of that name only', () => {
+    const rdf = `<rdf:RDF>
+      <ladspa:SimulatorPlugin rdf:about='http://example.org/quay.html#Plate'/>
+      <ladspa:ReverbPlugin rdf:about='http://ladspa.org/ontology#77'/>
+      <ladspa:DelayPlugin rdf:about='http://example.org/nothing'/>
+    </rdf:RDF>`;
+    const parsed = readLadspaRdf(Buffer.from(rdf), 'quay.rdf');
+    const all = new Map((parsed.ok ? parsed.value : []).map((one) => [one.id, one]));
+    const plugins = [{ identity: 'Plate', uniqueId: 12, name: 'Plate', isWhole: true }];
+    const declaredIn = (path: string): readonly string[] | undefined =>
+      openedCopies([read('LADSPA', path)], { plugins, problem: null }, all)[0]?.declared;
+    expect([...all.keys()]).toEqual(['quay:Plate', '77']);
+    expect(declaredIn('/l/quay.so')).toEqual(['http://ladspa.org/ontology#SimulatorPlugin']);
+    expect(declaredIn('/l/other.so')).toEqual([]);
   });
   it('keeps what was told before a crash, and of several the whole ones', () => {
     const plugins = [

@@ -2,7 +2,7 @@
 import { fileNameOf } from './file-name.ts';
 import type { Problem } from '../problem.ts';
 import { describedBy, type FoundCopy } from './found-copy.ts';
-import type { LadspaDescriptions } from './ladspa-rdf.ts';
+import { describedLadspa, type LadspaDescriptions } from './ladspa-rdf.ts';
 
 /** What one plugin of an opened program says of itself; what it did not come to say is absent. */
 export interface OpenedPlugin {
@@ -98,7 +98,7 @@ function openedCopy(
   { descriptions, isOnly }: Around,
 ): FoundCopy {
   const described =
-    base.format === 'LADSPA' ? descriptions.get(String(plugin.uniqueId ?? '')) : undefined;
+    base.format === 'LADSPA' ? describedLadspa(descriptions, base.path, plugin) : undefined;
   const declared = described ? [described.declared] : declaredOf(base, plugin);
   const elseBefore = <T>(value: T | null | undefined, before: T | null): T | null =>
     value ?? before;

@@ -214,18 +214,22 @@ function piecesOfDeclaration(
   near: ReadonlySet<string>,
   w: Weights,
 ): Piece[] {
-  const { types, kind } = readDeclared(format, values);
-  const groups = new Set(types.map(groupOf));
+  const { types, kind, among = [] } = readDeclared(format, values);
+  const groups = new Set([...types, ...among].map(groupOf));
   const from = 'declared';
   const says = (what: string): string => `its ${format} copy declares ${what}`;
   const pieces = types.map(
     (type): Piece => ({ type, weight: w.declared, from, reason: says(typeName(type)) }),
   );
   const saysTypes = says(types.map(typeName).join(' and '));
+  const saysOneOf = says(`one of ${among.map(typeName).join(', ')}`);
   const saysKind = says(kindWords[kind].one);
   for (const { id } of typeGroups.filter((group) => !groups.has(group.id))) {
     if (types.length > 0 && !near.has(id)) {
       pieces.push({ type: id, weight: -w.notDeclared, from, reason: saysTypes });
+    }
+    if (among.length > 0) {
+      pieces.push({ type: id, weight: -w.notDeclared / 2, from, reason: saysOneOf });
     }
     if (kind !== 'unknown' && kindOfType(id) !== kind && !isTool(kind, kindOfType(id))) {
       pieces.push({ type: id, weight: -w.otherKind, from, reason: saysKind });

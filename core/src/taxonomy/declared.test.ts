@@ -88,6 +88,12 @@ describe('reading what a copy declares', () => {
   });
   it('takes an effect that may also be an instrument as an effect', () =>
     expect(readDeclared('VST3', ['Fx', 'Instrument']).kind).toBe('effect'));
+  it('narrows where only a simulator is declared', () =>
+    expect(readDeclared('LADSPA', ['http://ladspa.org/ontology#SimulatorPlugin'])).toEqual({
+      kind: 'effect',
+      types: [],
+      among: ['distortion/amp', 'distortion/cabinet', 'reverb/room', 'modulation/rotary'],
+    }));
   it('knows tools and instruments', () => {
     expect(readDeclared('VST3', ['Fx', 'Analyzer']).kind).toBe('tool');
     expect(readDeclared('VST3', ['Instrument', 'Synth'])).toEqual({

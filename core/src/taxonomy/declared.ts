@@ -11,6 +11,8 @@ import { kindOfType } from './tree.ts';
 export interface DeclaredRow {
   readonly types: readonly string[];
   readonly kind: Kind;
+  /** Where it means one of these and does not say which. */
+  readonly among?: readonly string[];
 }
 
 const is = (...types: string[]): DeclaredRow => ({ types, kind: kindOfType(types[0] ?? '') });
@@ -55,7 +57,10 @@ export const lv2Classes: Readonly<Record<string, DeclaredRow>> = {
   PhaserPlugin: is('modulation/phaser'),
   PitchPlugin: is('pitch'),
   ReverbPlugin: is('reverb'),
-  SimulatorPlugin: only('effect'),
+  SimulatorPlugin: {
+    ...only('effect'),
+    among: ['distortion/amp', 'distortion/cabinet', 'reverb/room', 'modulation/rotary'],
+  },
   SpatialPlugin: is('spatial'),
   SpectralPlugin: is('texture/spectral'),
   UtilityPlugin: is('utility'),
@@ -229,7 +234,12 @@ function readNew(format: Format, declared: readonly string[]): DeclaredRow {
   const rows = values.map((value) => rowOf(format, value));
   const types = [...new Set(rows.flatMap((row) => row.types))];
   const narrow = types.filter((t) => !types.some((other) => other.startsWith(`${t}/`)));
-  return { types: narrow, kind: kindOf(format, rows) };
+  const among = rows.flatMap((row) => row.among ?? []);
+  return {
+    types: narrow,
+    kind: kindOf(format, rows),
+    ...(narrow.length === 0 && among.length > 0 ? { among } : {}),
+  };
 }
 
 const precedence: readonly Kind[] = ['instrument', 'note-effect', 'effect', 'tool'];
