@@ -190,6 +190,7 @@ describe('an outline', () => {
         expect(describeChange(world.order, change, () => '').lines).toEqual([]);
         expect(change).toEqual({ added: [], updated: [], removed: [] });
       }),
+      { numRuns: 400 },
     );
   });
 

@@ -1,5 +1,6 @@
 /** What an outline doesn't say of this order, kept as it is when one is read. */
 import { keyOf } from '../change.ts';
+import type { FolderId } from '../id.ts';
 import { groupedBy } from '../grouped.ts';
 import { byPosition, spread } from '../order/position.ts';
 import { allFolders, chainIn, settingIn, type Order, type OrderRecord } from '../order/records.ts';
@@ -27,15 +28,20 @@ export function withUnsaid(order: Order, records: readonly OrderRecord[]): Order
   const unsaid = [...order.values()].filter(
     (record) => !keys.has(keyOf(record)) && !isSaid(order, record),
   );
+  const unsaidByKey = new Map(unsaid.map((record) => [keyOf(record), record]));
+  const stays = (key: string): boolean => {
+    const record = unsaidByKey.get(key);
+    return keys.has(key) || (record !== undefined && isKept(record));
+  };
   const isKept = (record: OrderRecord): boolean => {
     switch (record.table) {
       case 'folder':
         return (
-          keys.has(`cabinet/${record.cabinet}`) &&
-          (record.parent === null || keys.has(`folder/${record.parent}`))
+          stays(`cabinet/${record.cabinet}`) &&
+          (record.parent === null || stays(`folder/${record.parent}`))
         );
       case 'placement':
-        return keys.has(`folder/${record.folder}`);
+        return stays(`folder/${record.folder}`);
       default:
         return true;
     }
@@ -54,18 +60,31 @@ function completedFrom(mine: OrderRecord | undefined, record: OrderRecord): Orde
   return record;
 }
 
-/** Whether an outline of the order would hold the record. */
+/** Whether an outline of the order would hold the record: it, and all folders that it lies in. */
 function isSaid(order: Order, record: OrderRecord): boolean {
   switch (record.table) {
     case 'cabinet':
       return true;
     case 'folder':
-      return record.form !== 'divider' && record.shortcutTo === null;
+      return (
+        record.form !== 'divider' &&
+        record.shortcutTo === null &&
+        (record.parent === null || isFolderSaid(order, record.parent))
+      );
     case 'placement':
-      return !chainIn(order, record.plugin) && !settingIn(order, record.plugin);
+      return (
+        isFolderSaid(order, record.folder) &&
+        !chainIn(order, record.plugin) &&
+        !settingIn(order, record.plugin)
+      );
     default:
       return false;
   }
+}
+
+function isFolderSaid(order: Order, id: FolderId): boolean {
+  const folder = order.get(`folder/${id}`);
+  return folder !== undefined && isSaid(order, folder);
 }
 
 /** Rows as the outline has them, with what it leaves out in the places that it has now. */
