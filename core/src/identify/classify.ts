@@ -46,7 +46,8 @@ const decisive = 0.85;
 
 /** Weighs all that speaks for kinds and types of one plugin. */
 export function classify(subject: Subject, w: Weights = fitted): Classified {
-  const groups = disputed(subject);
+  const dispute = disputed(subject);
+  const groups = new Set([...dispute.named, ...dispute.declared]);
   // In a dispute what is declared doesn't silence what the name says: both are heard.
   const pieces = evidenceOf(subject, w).filter(
     ({ type, weight, from }) => weight > 0 || from !== 'declared' || !groups.has(groupOf(type)),
@@ -56,8 +57,7 @@ export function classify(subject: Subject, w: Weights = fitted): Classified {
     const those = byGroup.get(id) ?? [];
     return speaksFor(id, those) ? suggestionsIn(id, those, w) : [];
   });
-  const suggestions = behindTool(subject, undecided(groups, suggested));
-  suggestions.sort(
+  const suggestions = [...behindTool(subject, undecided(dispute, suggested))].sort(
     (a, b) =>
       b.probability - a.probability || b.type.length - a.type.length || (a.type < b.type ? -1 : 1),
   );
@@ -75,34 +75,61 @@ const speaksFor = (group: string, pieces: readonly Piece[]): boolean =>
 /** Where the name and what is declared disagree, nothing is said to be likelier than this. */
 const mostInDispute = 0.65;
 
-/**
- * Neither side of a dispute is taken at its word: both stay in their order, with their reasons, and
- * so it is asked.
- */
-function undecided(groups: ReadonlySet<string>, suggestions: readonly Suggestion[]): Suggestion[] {
-  const isIn = ({ type }: Suggestion): boolean => groups.has(groupOf(type));
-  const most = Math.max(0, ...suggestions.filter(isIn).map(({ probability }) => probability));
-  const factor = most > mostInDispute ? mostInDispute / most : 1;
-  return suggestions.map((one) =>
-    isIn(one) ? { ...one, probability: one.probability * factor } : one,
-  );
+/** Groups that a name and a declaration stand for where they disagree; none where they don't. */
+interface Dispute {
+  readonly named: ReadonlySet<string>;
+  readonly declared: ReadonlySet<string>;
 }
 
-/** What a name says beside a declared tool is said to be a little less likely than the tool itself. */
-const besideTool = 0.99;
+/**
+ * Neither side of a dispute is taken at its word, and so it is asked. What the name says goes first
+ * unless far less speaks for it: it is what people would say.
+ */
+function undecided(
+  { named, declared }: Dispute,
+  suggestions: readonly Suggestion[],
+): readonly Suggestion[] {
+  const mostOf = (groups: ReadonlySet<string>): number =>
+    Math.max(
+      0,
+      ...suggestions.flatMap((one) => (groups.has(groupOf(one.type)) ? [one.probability] : [])),
+    );
+  const [byName, byDeclaration] = [mostOf(named), mostOf(declared)];
+  const most = Math.min(mostInDispute, Math.max(byName, byDeclaration));
+  const isNameFirst = byName * farLess >= byDeclaration;
+  const nameTo = isNameFirst ? most : byName;
+  const declarationTo = isNameFirst ? Math.min(byName, most) * slightlyLess : most;
+  return suggestions.map((one) => {
+    if (named.has(groupOf(one.type))) {
+      return { ...one, probability: one.probability * (nameTo / byName) };
+    }
+    return declared.has(groupOf(one.type))
+      ? { ...one, probability: one.probability * (declarationTo / byDeclaration) }
+      : one;
+  });
+}
+
+/** This many times less. */
+const farLess = 2;
+
+/** What is to stand behind something is said to be a little less likely. */
+const slightlyLess = 0.99;
 
 /**
  * Where all that is declared is a tool, which leaves open what it does, that stays first, for it is
  * said on purpose: an oscilloscope that declares a tool is one, and a scope as well.
  */
-function behindTool({ declared }: Subject, suggestions: Suggestion[]): Suggestion[] {
+function behindTool(
+  { declared }: Subject,
+  suggestions: readonly Suggestion[],
+): readonly Suggestion[] {
   if (!leavesOpen(declaredTypes(declared))) {
     return suggestions;
   }
   const isOfTool = ({ type }: Suggestion): boolean => groupOf(type) === 'utility';
   const most = Math.max(0, ...suggestions.filter(isOfTool).map((one) => one.probability));
   return suggestions.map((one) =>
-    isOfTool(one) ? one : { ...one, probability: Math.min(one.probability, most * besideTool) },
+    isOfTool(one) ? one : { ...one, probability: Math.min(one.probability, most * slightlyLess) },
   );
 }
 
@@ -112,19 +139,23 @@ function behindTool({ declared }: Subject, suggestions: Suggestion[]): Suggestio
  * open, and what works on notes is named after what it does to them (“MIDI Delay”): neither is a
  * dispute.
  */
-function disputed({ name, declared }: Subject): ReadonlySet<string> {
+function disputed({ name, declared }: Subject): Dispute {
   const said = new Set(declaredTypes(declared).map(groupOf));
   // Most declare nothing, or leave it open: their names need no taking apart again.
   if (said.size === 0 || said.has('utility') || said.has('notes')) {
-    return new Set();
+    return noDispute;
   }
   const named = speakingWords(beforeBrackets(name))
     .filter(({ isHead, isPart }) => isHead && !isPart)
     .flatMap(({ meanings }) => meanings.filter(({ clearness }) => clearness === 'clear'))
     .map(({ type }) => type);
   const agrees = named.some((type) => said.has(groupOf(type)) || isFiledNear(type, said));
-  return named.length === 0 || agrees ? new Set() : new Set([...said, ...named.map(groupOf)]);
+  return named.length === 0 || agrees
+    ? noDispute
+    : { named: new Set(named.map(groupOf)), declared: said };
 }
+
+const noDispute: Dispute = { named: new Set(), declared: new Set() };
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 
