@@ -27,6 +27,8 @@ export type Problem =
   | { code: 'directory-refused'; at: string; detail: string }
   | { code: 'document-invalid'; at: string; line: number | null; detail: string }
   | { code: 'computer-here'; at: string; name: string }
+  | { code: 'computer-stays'; at: string; name: string }
+  | { code: 'computer-name-taken'; at: string; name: string; isRemoved: boolean }
   | { code: 'computer-elsewhere'; at: string; name: string }
   | { code: 'not-kept'; at: string; detail: string }
   | { code: 'path-too-long'; at: string; got: number; limit: number }
@@ -50,6 +52,7 @@ export type Problem =
   | { code: 'unknown-record'; at: string; what: string }
   | { code: 'id-taken'; at: string }
   | { code: 'name-empty'; at: string }
+  | { code: 'name-too-long'; at: string; most: number }
   | { code: 'holds-no-plugins'; at: string; name: string; form: 'smart' | 'divider' }
   | { code: 'already-there'; at: string; name: string }
   | { code: 'last-cabinet'; at: string; name: string }
@@ -142,6 +145,11 @@ const wording: Wording = {
     `The file has ${copiesOf(p.copies)}, and lacks ${printNumber(p.gone)} of the ${printNumber(p.known)} known on ${p.at}: they would be marked as gone. Nothing was imported.`,
   'computer-here': (p) =>
     `${p.name} is the computer Clever Drawer runs on: scan it instead. For another computer, enter another name.`,
+  'computer-stays': (p) => `Clever Drawer runs on ${p.name}. Only other computers can be removed.`,
+  'computer-name-taken': (p) =>
+    p.isRemoved
+      ? `There is a computer called ${p.name} now. Rename that one first.`
+      : `There is already a computer called ${p.name}. Choose another name.`,
   'computer-elsewhere': (p) =>
     `${p.name} is another computer: you can file its plugins here, but not open or load them.`,
   'not-kept': (p) =>
@@ -183,6 +191,7 @@ const wording: Wording = {
   'unknown-record': (p) => `There is no such ${p.what}; it may have been removed.`,
   'id-taken': (p) => `${p.at} exists already.`,
   'name-empty': () => 'Enter a name.',
+  'name-too-long': (p) => `The name is too long. It can have up to ${p.most} characters.`,
   'holds-no-plugins': (p) =>
     p.form === 'smart'
       ? `${p.name} fills itself by its rule, so you cannot file in it by hand. Change its rule instead.`

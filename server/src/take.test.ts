@@ -230,6 +230,72 @@ describe('what is refused and changes nothing', () => {
   });
 });
 
+describe('the name of a computer', () => {
+  const call = async <T = Refusal>(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ status: number; body: T }> => {
+    const response = await fetch(`${server.address}/api/${path}`, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    return { status: response.status, body: (await response.json()) as T };
+  };
+
+  it('is one line, and the same in small and capital letters', async () => {
+    const first = await take(' Dock\tshed ', linesOf({ name: 'Tide' }));
+    expect(first.body.computer.name).toBe('Dock shed');
+    const again = await take('DOCK SHED', linesOf({ name: 'Tide' }));
+    expect(again.body).toMatchObject({ isNew: false, computer: { id: first.body.computer.id } });
+    const long = await take<Refusal>('x'.repeat(201), linesOf({ name: 'Tide' }));
+    expect(wordsOf(long.body)).toMatch(/^The name is too long. It can have up to \d+ characters.$/);
+  });
+  it('can be changed, unless another computer is called so', async () => {
+    const { id } = (await take('Wharf', linesOf({ name: 'Tide' }))).body.computer;
+    await take('Pier', linesOf({ name: 'Tide' }));
+    const rename = (name: string) => call('PATCH', `computers/${id}`, { name });
+    expect((await rename('  Long   wharf ')).body).toMatchObject({ id, name: 'Long wharf' });
+    expect((await rename('LONG WHARF')).status).toBe(200);
+    const taken = await rename('pier');
+    expect([taken.status, wordsOf(taken.body)]).toEqual([
+      409,
+      'There is already a computer called Pier. Choose another name.',
+    ]);
+    expect(wordsOf((await rename(' \t')).body)).toBe('Enter a name.');
+    expect(await computerNames()).toContain('LONG WHARF');
+  });
+  it('goes with a computer that is removed, and comes back with all that was known', async () => {
+    const { id } = (await take('Cellar', linesOf({ name: 'Tide' }))).body.computer;
+    const before = await get<CatalogView>(`computers/${id}/catalog`);
+    expect((await call('DELETE', `computers/${id}`)).status).toBe(200);
+    expect(await computerNames()).not.toContain('Cellar');
+    expect((await call('GET', `computers/${id}/catalog`)).status).toBe(404);
+    expect((await call('DELETE', `computers/${id}`)).status).toBe(404);
+    const restore = () => call('POST', 'removed-computers/restore', { computer: id });
+    expect((await get<ComputerView[]>('removed-computers')).map(({ name }) => name)).toEqual([
+      'Cellar',
+    ]);
+    const other = (await take('cellar', linesOf({ name: 'Ebb' }))).body.computer;
+    expect(other.id).not.toBe(id);
+    expect(wordsOf((await restore()).body)).toBe(
+      'There is a computer called Cellar now. Rename that one first.',
+    );
+    await call('PATCH', `computers/${other.id}`, { name: 'Cellar below' });
+    expect((await restore()).status).toBe(200);
+    expect(await get<CatalogView>(`computers/${id}/catalog`)).toEqual(before);
+    expect((await restore()).status).toBe(404);
+  });
+  it('stays with the computer that the program runs on', async () => {
+    const { status, body } = await call('DELETE', `computers/${server.computer}`);
+    expect([status, wordsOf(body)]).toEqual([
+      409,
+      expect.stringContaining('Only other computers can be removed.'),
+    ]);
+  });
+});
+
 describe('what the application writes of a computer', () => {
   it('it reads back, copies that failed as well', async () => {
     const failed = { status: 'failed', problem: { code: 'crashed', message: 'It crashed.' } };

@@ -11,6 +11,7 @@ import {
   json,
   maybeJson,
   maybeText,
+  maybeTime,
   schema,
   text,
   time,
@@ -30,6 +31,8 @@ export interface ComputerRow {
   opening: OpeningWish;
   /** Another computer than the one the program runs on. */
   isElsewhere: boolean;
+  /** When it was removed; all of it stays until it is restored. */
+  removedAt: Date | null;
   /** What documents said that is not ours, by the place where it stood. */
   kept: ForeignFields;
   /** The cabinet that is written out as directories, and kept in step; null without one. */
@@ -119,6 +122,7 @@ export const ComputerTable = schema<WholeComputerRow>('computer', {
   isLearning: flag,
   opening: text,
   isElsewhere: flag,
+  removedAt: maybeTime,
   kept: json,
   shelf: maybeJson,
   putOff: json,

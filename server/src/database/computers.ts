@@ -1,27 +1,53 @@
 /** Computers, and the lock under which their order is changed. */
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
+import { IsNull, Not, type EntityManager } from 'typeorm';
 import type { TwinDoubt } from '@clever-drawer/core/identify';
 import { insertMany, toJsonb } from './bulk.ts';
 import { noteChange } from './versions.ts';
 import { ComputerTable, type ComputerRow, type WholeComputerRow } from './catalog-tables.ts';
 
-/** All computers, in the order in which they were added. */
+/** All computers but removed ones, in the order in which they were added. */
 export const listComputers = (manager: EntityManager): Promise<ComputerRow[]> =>
-  manager.getRepository(ComputerTable).find({ order: { createdAt: 'ASC', id: 'ASC' } });
+  manager
+    .getRepository(ComputerTable)
+    .find({ where: { removedAt: IsNull() }, order: { createdAt: 'ASC', id: 'ASC' } });
 
-/** The computer of that id. */
+/** Computers that were removed, the latest first. */
+export const listRemoved = (manager: EntityManager): Promise<ComputerRow[]> =>
+  manager
+    .getRepository(ComputerTable)
+    .find({ where: { removedAt: Not(IsNull()) }, order: { removedAt: 'DESC', id: 'ASC' } });
+
+/** The computer of that id, unless it was removed. */
 export const findComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
-  manager.getRepository(ComputerTable).findOneBy({ id });
+  manager.getRepository(ComputerTable).findOneBy({ id, removedAt: IsNull() });
 
-/** The computer of that name; of several the first. */
+/** The computer of that name, small and capital letters alike; of several the first. */
 export const findComputerByName = (
   manager: EntityManager,
   name: string,
 ): Promise<ComputerRow | null> =>
   manager
     .getRepository(ComputerTable)
-    .findOne({ where: { name }, order: { createdAt: 'ASC', id: 'ASC' } });
+    .createQueryBuilder('computer')
+    .where('lower(computer.name) = lower(:name) AND computer.removed_at IS NULL', { name })
+    .orderBy('computer.createdAt')
+    .addOrderBy('computer.id')
+    .getOne();
+
+/** Keeps what a computer is called. */
+export const saveComputerName = (
+  manager: EntityManager,
+  id: string,
+  name: string,
+): Promise<unknown> => manager.getRepository(ComputerTable).update({ id }, { name });
+
+/** Takes a computer out of sight with all that is known of it, or back (null). */
+export const saveRemoved = (
+  manager: EntityManager,
+  id: string,
+  removedAt: Date | null,
+): Promise<unknown> => manager.getRepository(ComputerTable).update({ id }, { removedAt });
 
 /** The computer's row, locked until the transaction ends: whoever changes its order waits here. */
 export const lockComputer = (manager: EntityManager, id: string): Promise<ComputerRow | null> =>
@@ -55,6 +81,7 @@ export async function addComputer(
     isLearning: true,
     opening: 'ask',
     isElsewhere,
+    removedAt: null,
     kept: {},
     shelf: null,
     putOff: {},

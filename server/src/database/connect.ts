@@ -25,6 +25,7 @@ import { NamesAndFirstCopies1763900000022 } from './migrations/0022-names-and-fi
 import { SessionSteps1763900000023 } from './migrations/0023-session-steps.ts';
 import { SetAside1763900000024 } from './migrations/0024-set-aside.ts';
 import { Awaited1763900000025 } from './migrations/0025-awaited.ts';
+import { RemovedComputers1764700000026 } from './migrations/0026-removed-computers.ts';
 import { SetupError } from './setup-error.ts';
 import { tables } from './tables.ts';
 
@@ -64,6 +65,7 @@ export const migrations = [
   SessionSteps1763900000023,
   SetAside1763900000024,
   Awaited1763900000025,
+  RemovedComputers1764700000026,
 ];
 
 /** What the driver and TypeORM say of a connection that is not there, where they give no code. */

@@ -104,6 +104,15 @@ export const setBackups = (directory: string, keep: number): Promise<BackupsView
 
 export const listComputers = (): Promise<ComputerView[]> => call('GET', 'computers');
 
+export const renameComputer = (computer: string, name: string): Promise<ComputerView> =>
+  call('PATCH', `computers/${computer}`, { name });
+/** Takes a computer out of sight; it can be restored with all that is known of it. */
+export const removeComputer = (computer: string): Promise<ComputerView> =>
+  call('DELETE', `computers/${computer}`);
+export const listRemovedComputers = (): Promise<ComputerView[]> => call('GET', 'removed-computers');
+export const restoreComputer = (computer: string): Promise<ComputerView> =>
+  call('POST', 'removed-computers/restore', { computer });
+
 /** An order that is to be read in: a document's text, or that of another computer here. */
 export interface IncomingOrder {
   readonly form?: 'document' | 'outline' | 'table' | 'tree';

@@ -9,12 +9,15 @@ import type {
   ScanView,
 } from '@clever-drawer/core/api';
 import { formats } from '@clever-drawer/core/formats';
-import { asId, type CopyId } from '@clever-drawer/core/id';
+import { asId, type ComputerId, type CopyId } from '@clever-drawer/core/id';
 import type { Client } from '../api/client.ts';
 import { showScreen, type ScreenSaid, type ShownScreen } from '../studio/screen.test-data.tsx';
 
 const { ScanScreen } = await import('./scan-screen.tsx');
 
+/** What the server answers. */
+const answered = (body: unknown, status = 200): Promise<unknown> =>
+  Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) });
 const never = <T,>(): Promise<T> => new Promise(() => undefined);
 
 const place = (path: string, more: Partial<PlaceView> = {}): PlaceView => ({
@@ -524,6 +527,76 @@ describe('another computer', () => {
     expect(screen.queryByLabelText('Name of that computer')).toBeNull();
   });
 
+  it('is renamed, which undo takes back; a name that another one has is refused in words', async () => {
+    const asked: unknown[] = [];
+    const taken = { problems: [{ code: 'computer-name-taken', at: 'name', message: 'Taken.' }] };
+    globalThis.fetch = ((address: string, { method, body }: RequestInit = {}) => {
+      if (method === 'GET') {
+        return answered([]);
+      }
+      asked.push([method, address, body]);
+      return asked.length === 1 ? answered(taken, 409) : answered({ name: 'Attic' });
+    }) as typeof fetch;
+    const { beside } = await show({ computer: { name: 'Loft', isElsewhere: true } });
+    fireEvent.click(screen.getByRole('button', { name: 'Rename Loft…' }));
+    const field = screen.getByLabelText<HTMLInputElement>('Name');
+    expect(field.value).toBe('Loft');
+    fireEvent.change(field, { target: { value: 'Attic' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    expect((await screen.findByText('Taken.')).id).toBe(field.getAttribute('aria-describedby'));
+    fireEvent.click(screen.getByRole('button', { name: 'Rename' }));
+    await waitFor(() => {
+      expect(beside.map(({ words }) => words)).toEqual(['Rename Loft to Attic']);
+    });
+    expect(screen.queryByLabelText('Name')).toBeNull();
+    await beside[0]?.undo();
+    await beside[0]?.redo();
+    const rename = (name: string) => ['PATCH', '/api/computers/desk', JSON.stringify({ name })];
+    expect(asked).toEqual(['Attic', 'Attic', 'Loft', 'Attic'].map(rename));
+  });
+
+  it('is removed after a question, and another one is shown', async () => {
+    const asked: unknown[] = [];
+    globalThis.fetch = ((address: string, { method }: RequestInit = {}) => {
+      asked.push([method, address]);
+      return answered([]);
+    }) as typeof fetch;
+    const chosen: string[] = [];
+    const loft = { id: asId<ComputerId>('desk'), name: 'Loft', isElsewhere: true };
+    await show({
+      computer: loft,
+      computers: [loft, { id: asId('other'), name: 'Other', isElsewhere: false }],
+      chooseComputer: (id) => {
+        chosen.push(id);
+      },
+    });
+    fireEvent.click(screen.getByRole('button', { name: 'Remove Loft' }));
+    expect(asked).not.toContainEqual(['DELETE', '/api/computers/desk']);
+    expect(screen.getByText(/You can restore it later/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Remove Loft' }));
+    await waitFor(() => {
+      expect(chosen).toEqual(['other']);
+    });
+    expect(asked).toContainEqual(['DELETE', '/api/computers/desk']);
+  });
+
+  it('is not removed where it is this one; removed ones are restored', async () => {
+    const bodies: unknown[] = [];
+    globalThis.fetch = ((_: string, { method, body }: RequestInit = {}) => {
+      if (method === 'GET') {
+        return answered([{ id: 'attic', name: 'Attic', isElsewhere: true }]);
+      }
+      bodies.push(body);
+      return answered({ name: 'Attic' });
+    }) as typeof fetch;
+    await show();
+    expect(screen.queryByRole('button', { name: /^Remove (?!the place)/ })).toBeNull();
+    fireEvent.click(await screen.findByRole('button', { name: 'Restore Attic' }));
+    await waitFor(() => {
+      expect(bodies).toEqual(['{"computer":"attic"}']);
+    });
+  });
+
   it('needs a name before its lines are taken', async () => {
     await show();
     fireEvent.paste(window, { clipboardData: { files: [], getData: () => '{}' } });
@@ -540,6 +613,9 @@ describe('another computer', () => {
       { ok: false, status: 400, problems: [{ code: 'no-copies', at: 'copies', message: 'None.' }] },
     ];
     globalThis.fetch = ((address: string) => {
+      if (address === '/api/removed-computers') {
+        return answered([]);
+      }
       asked.push(address);
       const { problems, ...answer } = answers[asked.length - 1] ?? { problems: [] };
       return Promise.resolve({ ...answer, json: () => Promise.resolve({ problems }) });

@@ -2,7 +2,9 @@
 import { useQuery } from '@tanstack/react-query';
 import type { PlaceView, ScanProgress, ScanView } from '@clever-drawer/core/api';
 import { useComputer, useScanProgress } from '../studio/contexts.ts';
+import { sayTime } from '../ui/time-words.ts';
 import { Asides } from './asides.tsx';
+import { ComputerActs, RemovedComputers } from './computer-acts.tsx';
 import { Findings } from './findings.tsx';
 import { Opening } from './opening.tsx';
 import { Places } from './places.tsx';
@@ -25,11 +27,12 @@ export function ScanScreen() {
     <main id="content" tabIndex={-1} className="scan-screen">
       <section className="pane scan-left" aria-labelledby="places-title">
         {computer.isElsewhere ? (
-          <Elsewhere name={computer.name} />
+          <Elsewhere name={computer.name} latest={scans.data.scans[0]} />
         ) : (
           <Here places={places.data} progress={progress} latest={scans.data.scans[0]} />
         )}
         <Asides />
+        <RemovedComputers />
         <Waiting />
       </section>
       <section className="scan-right" aria-labelledby="changed-title">
@@ -64,6 +67,7 @@ function Here({ places, progress, latest }: HereProps) {
       />
       {progress === null && places.length > 0 && <Opening />}
       <Places places={places} isScanning={progress !== null} />
+      <ComputerActs />
       <details className="another-computer">
         <summary>{texts.pluginsOfAnotherComputer}</summary>
         <TakeCopies name="" />
@@ -73,11 +77,14 @@ function Here({ places, progress, latest }: HereProps) {
 }
 
 /** A computer whose copies were read in. */
-function Elsewhere({ name }: { readonly name: string }) {
+function Elsewhere({ name, latest }: Pick<HereProps, 'latest'> & { readonly name: string }) {
   return (
     <>
       <h1 id="places-title">{texts.isAnotherComputer(name)}</h1>
-      <p className="text-soft">{texts.youCanFileItsPlugins}</p>
+      <p className="text-soft">
+        {latest && texts.importedOn(sayTime(latest.startedAt))} {texts.youCanFileItsPlugins}
+      </p>
+      <ComputerActs />
       <TakeCopies name={name} />
     </>
   );

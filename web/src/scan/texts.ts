@@ -11,6 +11,21 @@ export const restore = 'Restore';
 export const restoreCopy = (name: string, format: string): string => `Restore ${name}, ${format}`;
 export const restoreAll = (count: number): string => `Restore all ${count}`;
 
+// computer-acts
+export const renameComputer = (name: string): string => `Rename ${name}…`;
+export const removeComputer = (name: string): string => `Remove ${name}`;
+export const removeComputerQuestion = 'Remove it with its folders? You can restore it later.';
+export const nameOfThisComputer = 'Name of this computer';
+export const name = 'Name';
+export const rename = 'Rename';
+export const computerRenamed = (before: string, name: string): string =>
+  `Rename ${before} to ${name}`;
+export const computerRemoved = (name: string): string =>
+  `${name} removed. You can restore it in Scan.`;
+export const computerRestored = (name: string): string => `${name} restored.`;
+export const removedComputers = 'Removed computers';
+export const restoreComputer = (name: string): string => `Restore ${name}`;
+
 // findings
 export const findingNames: Record<FindingKind, string> = {
   arrived: 'Arrived',
@@ -184,6 +199,7 @@ export const whereThisComputerKeepsPlugins = 'Where this computer keeps plugins'
 export const cleverDrawerScansOnlyThese =
   'Clever Drawer scans only these places and never changes anything in them.';
 export const pluginsOfAnotherComputer = 'Plugins of another computer …';
+export const importedOn = (time: string): string => `Last imported ${time}.`;
 export const isAnotherComputer = (name: string): string => `${name} is another computer`;
 export const youCanFileItsPlugins =
   'You can file its plugins here, but not open or load them; their pictures stay there. Read a newer file to update them.';

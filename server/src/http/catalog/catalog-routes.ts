@@ -8,6 +8,12 @@ import { ok } from '@clever-drawer/core/problem';
 import type { Parts } from '../../parts.ts';
 import { findPlugins } from '../../usecases/catalog/find-plugins.ts';
 import { ownPicture, takePicture } from '../../usecases/catalog/pictures.ts';
+import {
+  removeComputer,
+  renameComputer,
+  restoreComputer,
+  viewRemoved,
+} from '../../usecases/catalog/name-computer.ts';
 import { setUpComputer } from '../../usecases/catalog/set-up-computer.ts';
 import {
   countWaiting,
@@ -22,9 +28,10 @@ import {
   viewSettings,
   viewWaitingSettings,
 } from '../../usecases/identify/view-plugin.ts';
+import type { ComputerId } from '@clever-drawer/core/id';
 import { viewFailed } from '../../usecases/scan/scan-views.ts';
 import { takeCopies } from '../../usecases/scan/take-copies.ts';
-import { name } from '../fields.ts';
+import { name, needed } from '../fields.ts';
 import { linesOf } from '../lines.ts';
 import { at, handle, param, withBody } from '../handling.ts';
 import { parse } from '../parse.ts';
@@ -37,6 +44,10 @@ const computerSchema = object({
     object({ name: name(), sort: string<TrackKind>().oneOf(trackKinds).required() }),
   ).max(64),
 });
+
+/** Another name for a computer; what is wrong with it is said in words. */
+const renameSchema = object({ name: string().max(10_000).defined() });
+const restoreSchema = object({ computer: needed<ComputerId>() });
 
 /** Letters to find. */
 const findSchema = object({
@@ -65,6 +76,26 @@ export function catalogRoutes(router: Router, parts: Parts): void {
   router.post(
     '/computers',
     withBody(computerSchema, async (body) => ok(await setUpComputer(parts, body)), 201),
+  );
+  router.get(
+    '/removed-computers',
+    handle(async (_, response) => {
+      response.json(await viewRemoved(parts));
+    }),
+  );
+  router.post(
+    '/removed-computers/restore',
+    withBody(restoreSchema, ({ computer }) => restoreComputer(parts, computer)),
+  );
+  router.patch(
+    '/computers/:computer',
+    withBody(renameSchema, ({ name: wanted }, computer) => renameComputer(parts, computer, wanted)),
+  );
+  router.delete(
+    '/computers/:computer',
+    handle(async (_, response, computer) => {
+      answer(response, await removeComputer(parts, computer));
+    }),
   );
   router.post(
     '/take',

@@ -4,7 +4,11 @@ import type { Parts } from '../../parts.ts';
 
 const known = new WeakMap<Parts, Set<string>>();
 
-/** Whether there is a computer of that id. Computers are added and never removed. */
+/** A computer that was removed is unknown from now on. */
+export const forgetKnown = (parts: Parts, id: string): boolean =>
+  known.get(parts)?.delete(id) ?? false;
+
+/** Whether there is a computer of that id. */
 export async function isComputer(parts: Parts, id: string): Promise<boolean> {
   const ids = known.get(parts) ?? new Set();
   known.set(parts, ids);

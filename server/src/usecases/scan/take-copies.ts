@@ -2,7 +2,6 @@
  * Reading in the copies of a computer elsewhere, as `scan` wrote them there: that computer's scan.
  * Everything is understood before anything is saved.
  */
-import { nameLength } from '@clever-drawer/core/acts';
 import type { ScanView, TakenView } from '@clever-drawer/core/api';
 import { readCopiesFrame, readCopyLine } from '@clever-drawer/core/exchange';
 import type { FoundCopy } from '@clever-drawer/core/formats';
@@ -16,6 +15,7 @@ import { findComputerByName } from '../../database/computers.ts';
 import { addScan, saveScan } from '../../database/scans.ts';
 import { loggable } from '../../log.ts';
 import type { Parts } from '../../parts.ts';
+import { computerName } from '../catalog/name-computer.ts';
 import { computerView, setUpComputer } from '../catalog/set-up-computer.ts';
 import { identifyAfterScan } from '../identify/identify-computer.ts';
 import { saveBisected } from './save-bisected.ts';
@@ -42,12 +42,12 @@ export async function takeCopies(
   if (!copies.ok) {
     return copies;
   }
-  const trimmed = name.trim();
-  if (trimmed === '' || trimmed.length > nameLength) {
-    return failed({ code: 'name-empty', at: 'computer' });
+  const called = computerName(name);
+  if (!called.ok) {
+    return called;
   }
   // Two at once would make two computers of one name.
-  return parts.turns.take('take', () => takeInto(parts, trimmed, copies.value, mayGo));
+  return parts.turns.take('take', () => takeInto(parts, called.value, copies.value, mayGo));
 }
 
 async function takeInto(
