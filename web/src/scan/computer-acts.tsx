@@ -31,12 +31,12 @@ export function ComputerActs() {
           setNaming(true);
         }}
       >
-        {texts.renameComputer(computer.name)}
+        {texts.renameComputer}
       </Button>
       {computer.isElsewhere && (
         <AskFirst
           size="sm"
-          label={texts.removeComputer(computer.name)}
+          label={texts.removeComputer}
           question={texts.removeComputerQuestion}
           onSure={remove}
         />

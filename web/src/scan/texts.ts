@@ -12,8 +12,8 @@ export const restoreCopy = (name: string, format: string): string => `Restore ${
 export const restoreAll = (count: number): string => `Restore all ${count}`;
 
 // computer-acts
-export const renameComputer = (name: string): string => `Rename ${name}…`;
-export const removeComputer = (name: string): string => `Remove ${name}`;
+export const renameComputer = 'Rename this computer…';
+export const removeComputer = 'Remove this computer';
 export const removeComputerQuestion = 'Remove it with its folders? You can restore it later.';
 export const nameOfThisComputer = 'Name of this computer';
 export const name = 'Name';
