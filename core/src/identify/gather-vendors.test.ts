@@ -27,6 +27,14 @@ describe('spellings of a vendor', () => {
     ]);
     expect(foldVendor('Some One <some at one dot org>')).toBe('someone');
   });
+  it('are shown without the format that a copy names, however many do', () => {
+    const namesOf = (counts: Record<string, number>) => gather(counts).map(({ name }) => name);
+    expect(namesOf({ 'Saltglass VST': 9, 'Saltglass LV2': 3, Saltglass: 1 })).toEqual([
+      'Saltglass',
+    ]);
+    expect(namesOf({ 'Osier & Pitch VST3': 2 })).toEqual(['Osier & Pitch']);
+    expect(namesOf({ VST: 1, Handclap: 1 })).toEqual(['Handclap', 'VST']);
+  });
   it('go where the user says, and spellings alike follow', () => {
     const decided = new Map([
       ['Thrift', 'Thrift Oscillators'],

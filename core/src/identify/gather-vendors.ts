@@ -67,8 +67,8 @@ export interface Vendor {
 /**
  * Gathers spellings (with how many copies use each) under vendors, most copies first. A decision of
  * the user for a spelling holds for it, and for spellings that fold to the same. The name is the
- * decided one, else the most frequent spelling without its address; of equally frequent ones the
- * longest that came without.
+ * decided one, else the most frequent spelling without its address and without a format's name behind
+ * it, so that opening doesn't change it; of equally frequent ones the longest that came without.
  */
 export function gatherVendors(
   counts: ReadonlyMap<string, number>,
@@ -98,13 +98,21 @@ export function gatherVendors(
         compareNames(a.spelling, b.spelling),
     );
     return {
-      name: name ?? (withoutAddress(sorted[0]?.spelling ?? '') || (sorted[0]?.spelling ?? '')),
+      name: name ?? shownName(sorted[0]?.spelling ?? ''),
       spellings: sorted,
       count: sorted.reduce((sum, s) => sum + s.count, 0),
     };
   });
   return mergeSameNames(vendors).sort((a, b) => b.count - a.count || compareNames(a.name, b.name));
 }
+
+/** A spelling as it is shown: without an address, and without the format that it was made for. */
+function shownName(spelling: string): string {
+  const name = withoutAddress(spelling) || spelling;
+  return name.replace(formatBehind, '') || name;
+}
+
+const formatBehind = /(?:[\s,]+\(?(?:lv2|vst[23]?|clap|ladspa)\)?)+$/i;
 
 /** A vendor that a decision named like one that is there already is that one. */
 function mergeSameNames(vendors: readonly Vendor[]): Vendor[] {

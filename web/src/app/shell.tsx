@@ -139,7 +139,11 @@ export function Shell() {
   const { waiting } = useWaiting();
   const navigate = useNavigate();
   // A plugin and a rule call the window after themselves.
-  useDocumentTitle(mainScreens.find(({ id }) => id === screenOf(pathname))?.name ?? null);
+  const { computer, computers } = useComputer();
+  const screen = mainScreens.find(({ id }) => id === screenOf(pathname))?.name ?? null;
+  useDocumentTitle(
+    screen !== null && computers.length > 1 ? texts.screenOn(screen, computer.name) : screen,
+  );
   const [dialog, setDialog] = useState<ShellDialog | null>(null);
   const close = (): void => {
     setDialog(null);

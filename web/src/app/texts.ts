@@ -162,6 +162,8 @@ export const looking = 'looking';
 export const questionsWait = (waiting: number): string =>
   `${plural(waiting, 'question')} ${oneOrMany(waiting, 'waits', 'wait')}`;
 export const computerThesePluginsAreOn = 'Computer these plugins are on';
+/** Two windows may show two computers. */
+export const screenOn = (screen: string, computer: string): string => `${screen} · ${computer}`;
 export const computer = (computer: string): string => `Computer: ${computer}`;
 export const notSaved = 'not saved';
 export const youHaveAnUnsavedDraft = 'You have an unsaved draft in this browser';
