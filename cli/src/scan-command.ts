@@ -1,5 +1,5 @@
 /** `scan DIR…`: what a scan of these directories finds, a line for each copy. */
-import { existsSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { copiesEnd, copiesHead, copyLineOf } from '@clever-drawer/core/exchange';
@@ -182,6 +182,8 @@ function fileFor(path: string): WholeFile | 'refused' {
   const part = `${path}.part`;
   try {
     writeFileSync(part, '');
+    // Nothing is left of it where the scan is stopped.
+    rmSync(part);
   } catch {
     return 'refused';
   }

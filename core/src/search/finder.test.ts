@@ -113,7 +113,8 @@ describe('finding by a few letters', () => {
     );
     const named = (query: string): string[] =>
       some.find(query, habitsOf(noUse), 9).hits.map((hit) => hit.plugin.name);
-    expect(named('comp')).toEqual(['Comp', 'Kelp Squeeze', 'Comparator']);
+    expect(named('comp')).toEqual(['Comp', 'Kelp Squeeze', 'Oyster', 'Comparator']);
+    expect([named('mb comp'), named('mb cmp')]).toEqual([['Oyster'], ['Oyster']]);
     expect(named('compa')[0]).toBe('Comparator');
     expect(['cmp', 'dly', 'rvb', 'flt', 'mbc'].map((q) => named(q)[0])).toEqual([
       'Kelp Squeeze',

@@ -55,7 +55,7 @@ const shortRows: Readonly<Record<string, string>> = {
   reverb: 'verb, rvb, rvrb',
   delay: 'dly',
   'dynamics/compressor': 'comp, cmp',
-  'dynamics/multiband': 'mb, mbc',
+  'dynamics/multiband': 'mb, mbc, comp, cmp',
   'dynamics/limiter': 'lmt, lmtr',
   'dynamics/gate': 'gte',
   'eq/parametric': 'peq',
