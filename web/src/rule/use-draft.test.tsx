@@ -3,19 +3,18 @@
  */
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
-import type { Line, Rule, RuleWords } from '@clever-drawer/core/rules';
+import { noWords, type Line, type Rule } from '@clever-drawer/core/rules';
 import { draftOf, emptyLine, useDraft, withField } from './use-draft.ts';
 
 beforeEach(() => {
   localStorage.clear();
 });
 
-const words: RuleWords = { vendors: [], tags: [], folders: [] } as unknown as RuleWords;
 const delay: Line = { field: 'name', relation: 'has', values: ['delay'] };
 const echoes: Rule = { cards: [{ lines: [delay] }], never: [] };
 const editing = (rule = echoes) => {
   const start = draftOf(undefined, 'Echoes', rule);
-  return renderHook(() => useDraft('rule.echoes', start, words)).result;
+  return renderHook(() => useDraft('rule.echoes', start, noWords)).result;
 };
 
 describe('a rule that is being edited', () => {
@@ -40,14 +39,14 @@ describe('a rule that is being edited', () => {
     const result = editing({ cards: [], never: [] });
     const { text } = editing().current;
     act(() => {
-      result.current.edit({ edit: 'text', text, words });
+      result.current.edit({ edit: 'text', text, words: noWords });
     });
     expect(result.current.rule).toEqual(echoes);
   });
   it('keeps its cards while its text says nothing, and tells where that is', () => {
     const result = editing();
     act(() => {
-      result.current.edit({ edit: 'text', text: 'name has "delay', words });
+      result.current.edit({ edit: 'text', text: 'name has "delay', words: noWords });
     });
     const { rule, draft, text } = result.current;
     expect([rule, draft.problems.length > 0, text]).toEqual([echoes, true, 'name has "delay']);

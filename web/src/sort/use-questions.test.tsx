@@ -17,7 +17,7 @@ const plugins: readonly Plugin[] = [
   there('Sluice'),
   there('Heron', { vendor: null }),
   there('Gone', { copies: [copyOf('gone-1', { state: 'gone' })] }),
-  there('Pair', { chain: { plugins: [] } as unknown as NonNullable<Plugin['chain']> }),
+  there('Pair', { chain: [] }),
 ];
 const view: SortView = {
   version: 1,
@@ -39,7 +39,21 @@ const answer: OrderRecord = {
   id: asId('kelp'),
   types: ['reverb/plate'],
 };
-const failed = [{ path: '/plugins/broken.vst3' }] as unknown as readonly FindingView[];
+const failed: readonly FindingView[] = [
+  {
+    id: 'broken',
+    sort: 'failed',
+    name: 'Broken',
+    vendor: null,
+    format: 'VST3',
+    path: '/plugins/broken.vst3',
+    from: null,
+    to: null,
+    plugin: null,
+    copy: null,
+    problem: null,
+  },
+];
 
 interface Given {
   readonly records?: readonly OrderRecord[];

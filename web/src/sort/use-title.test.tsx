@@ -37,15 +37,15 @@ describe('what a question is called', () => {
     expect(name).toBe('Sluice and 1 more');
   });
   it('is the two vendors where these may be one', () => {
-    const vendor = (name: string) => ({ name }) as unknown as Vendor;
-    const question = {
+    const vendor = (name: string): Vendor => ({ name, spellings: [], count: 1 });
+    const question: Question = {
       variant: 'vendor',
       id: 'q',
       plugin: null,
       others: [],
       guesses: [],
       near: { a: vendor('Gannet'), b: vendor('Gannet & Rope'), reason: 'one begins the other' },
-    } as unknown as Question;
+    };
     expect(title(question)).toEqual({ name: 'Gannet', beside: 'Gannet & Rope' });
   });
 });

@@ -3,7 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import { QueryClient, QueryClientProvider, QueryObserver } from '@tanstack/react-query';
 import { act, renderHook } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import type { OrderStep, ScanProgress, ServerEvent } from '@clever-drawer/core/api';
+import type { ServerEvent } from '@clever-drawer/core/api';
+import { asId, type ScanId } from '@clever-drawer/core/id';
 import type { Client } from '../api/client.ts';
 import { useEvents } from './use-events.ts';
 
@@ -28,12 +29,32 @@ class NotedStream {
 }
 
 const client = { computer: 'desk', eventsAddress: '/api/computers/desk/events' } as Client;
-const progress = (state: 'running' | 'finished'): ServerEvent => ({
+const progress = (state: 'running' | 'done'): ServerEvent => ({
   event: 'scan',
-  progress: { state } as unknown as ScanProgress,
+  progress: {
+    scan: asId<ScanId>('scan'),
+    state,
+    place: '/plugins',
+    examining: 'heron.vst3',
+    done: 1,
+    total: 2,
+    unchanged: 0,
+    failed: 0,
+    isOpening: false,
+    secondsLeft: null,
+  },
 });
 
-const ordered: ServerEvent = { event: 'order', step: {} as unknown as OrderStep };
+const ordered: ServerEvent = {
+  event: 'order',
+  step: {
+    revision: 2,
+    words: 'Name Heron',
+    change: { added: [], updated: [], removed: [] },
+    undo: null,
+    redo: null,
+  },
+};
 
 const opened = (quiet: number): ServerEvent => ({ event: 'opened', quiet });
 
@@ -106,7 +127,7 @@ describe('the stream of a computer', () => {
     stream.tell({ event: 'catalog' });
     stream.tell(ordered);
     act(() => {
-      stream.tell(progress('finished'));
+      stream.tell(progress('done'));
     });
     const evented = stale();
     expect(again).toEqual(expect.arrayContaining(evented));
@@ -175,7 +196,7 @@ describe('the stream of a computer', () => {
     });
     expect([result.current.scan?.state, stale()]).toEqual(['running', []]);
     act(() => {
-      stream.tell(progress('finished'));
+      stream.tell(progress('done'));
     });
     expect(result.current.scan).toBeNull();
     expect(stale()).toEqual(['findings', 'opening', 'places', 'scans']);

@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId } from '@clever-drawer/core/id';
 import type { Row } from '@clever-drawer/core/search';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { between, listSteps, rowAfter } from './list-keys.ts';
 
-const rows = ['a', 'b', 'c', 'd'].map((id) => ({ plugin: { id: asId(id) } }) as unknown as Row);
+const rows = ['a', 'b', 'c', 'd'].map((id): Row => ({ plugin: pluginOf(id), nickname: null }));
 
 describe('keys in the list', () => {
   it('move by a row in the list and by a card among pictures', () => {

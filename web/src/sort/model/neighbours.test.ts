@@ -1,20 +1,23 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Plugin } from '@clever-drawer/core/catalog';
 import { asId } from '@clever-drawer/core/id';
-import type { Folder } from '@clever-drawer/core/order';
+import { plainFolder, type Folder } from '@clever-drawer/core/order';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { neighboursOf } from './neighbours.ts';
 
-const plugin = (name: string, type: string): Plugin => ({
+const plugin = (name: string, type: string): Plugin =>
+  pluginOf(name, { id: asId(name), types: [type] });
+const folder = (name: string, form: Folder['form'] = 'folder'): Folder => ({
+  ...plainFolder,
+  table: 'folder',
   id: asId(name),
+  cabinet: asId('cabinet'),
+  parent: null,
   name,
-  vendor: null,
-  kind: 'effect',
-  types: [type],
-  arrived: '2026-11-01',
-  copies: [],
+  form,
+  rule: null,
+  position: 'V',
 });
-const folder = (name: string, form: Folder['form'] = 'folder'): Folder =>
-  ({ id: name, name, form }) as unknown as Folder;
 const plugins = [
   plugin('Gull', 'reverb/plate'),
   plugin('Tern', 'reverb/hall'),

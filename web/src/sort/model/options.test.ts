@@ -1,21 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Plugin } from '@clever-drawer/core/catalog';
-import { asId } from '@clever-drawer/core/id';
 import type { Question, Vendor } from '@clever-drawer/core/identify';
+import { pluginOf } from '@clever-drawer/core/testing';
 import { inShort, likelyAnswers, sameFor } from './bulk-answers.ts';
 import { isLikely, optionsOf, typesAct, type Option } from './options.ts';
 
-const plugin = (name: string): Plugin => ({
-  id: asId(name.toLowerCase()),
-  name,
-  vendor: null,
-  kind: 'effect',
-  types: [],
-  arrived: '2026-11-01',
-  copies: [],
-});
-const gull = plugin('Gull');
-const tern = plugin('Tern');
+const gull = pluginOf('Gull');
+const tern = pluginOf('Tern');
 const reasons = [{ text: 'its name', weight: 2 }];
 
 const typed = (id: string, probability: number): Question => ({
@@ -38,7 +28,7 @@ const licence: Question = {
   likely: 'hidden',
   hint: 'Its name says Trial.',
 };
-const vendor = (name: string): Vendor => ({ name, spellings: [] }) as unknown as Vendor;
+const vendor = (name: string): Vendor => ({ name, spellings: [], count: 1 });
 const kind: Question = {
   variant: 'kind',
   id: 'kind',
