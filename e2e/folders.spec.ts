@@ -287,3 +287,40 @@ test('seven plugins are moved within a folder, then to another one, each in one 
   await page.keyboard.press('Control+z');
   await expect.poll(names).toEqual(before);
 });
+
+test('cabinets are put in another order by dragging their tabs, and undo puts them back', async ({
+  page,
+  empty,
+}) => {
+  const { address } = empty;
+  await page.goto(`${address}/file`);
+  const tabs = page.getByRole('tablist', { name: 'Cabinets' }).getByRole('tab');
+  await expect(tabs).toHaveText(['Everyday']);
+  const response = await page.request.get(`${address}/api/computers`);
+  const [computer] = (await response.json()) as { id: string }[];
+  for (const name of ['Strings', 'Echoes']) {
+    await page.request.post(`${address}/api/computers/${computer?.id ?? ''}/acts`, {
+      data: {
+        act: 'add-cabinet',
+        id: crypto.randomUUID(),
+        favourites: crypto.randomUUID(),
+        name,
+        opensFor: [],
+        folders: [],
+      },
+    });
+  }
+  const inOrder = ['Everyday', 'Strings', 'Echoes'];
+  await expect(tabs).toHaveText(inOrder);
+  await dragTo(page, tabs.nth(0), tabs.nth(2));
+  await expect(page.getByTestId('in-the-air')).toHaveText('Move Everyday after Echoes');
+  await page.mouse.up();
+  await expect(tabs).toHaveText(['Strings', 'Echoes', 'Everyday']);
+  await expect(page.getByRole('tab', { name: 'Everyday' })).toHaveAttribute(
+    'aria-selected',
+    'true',
+  );
+  await saved(page);
+  await page.keyboard.press('Control+z');
+  await expect(tabs).toHaveText(inOrder);
+});

@@ -1,11 +1,11 @@
-/** The cabinets as tabs over the chest, with a menu for the one that is shown. */
+/** The cabinets as tabs over the chest, which are dragged into another order, with a menu for the one that is shown. */
 import { Plus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { ActOf } from '@clever-drawer/core/acts';
 import type { Cabinet } from '@clever-drawer/core/order';
 import { useActs, useArrangement } from '../../studio/contexts.ts';
 import { CabinetForm, CabinetMenu } from '../forms/behind.ts';
-import { useDragRole, useDrag } from '../drag/drag-store.ts';
+import { useDragRole, useDrag, type Drag } from '../drag/drag-store.ts';
 import * as texts from '../texts.ts';
 
 /** How long something dragged rests on a tab before its cabinet opens. Milliseconds. */
@@ -74,6 +74,17 @@ function TabRow() {
   );
 }
 
+/** How a tab looks while something is in the air: what rests on it has its cabinet opened. */
+function lookOf({ id }: Cabinet, drag: Drag | null): '' | 'dragged' | 'takes' | 'opening' {
+  if (drag?.dragged.kind === 'cabinet' && drag.dragged.cabinet === id) {
+    return 'dragged';
+  }
+  if (drag?.target?.kind !== 'cabinet' || drag.target.cabinet !== id) {
+    return '';
+  }
+  return drag.dragged.kind === 'cabinet' ? 'takes' : 'opening';
+}
+
 interface TabProps {
   readonly cabinet: Cabinet;
   readonly isShown: boolean;
@@ -82,11 +93,11 @@ interface TabProps {
 
 function Tab({ cabinet, isShown, onShow }: TabProps) {
   const ref = useDragRole<HTMLButtonElement>({
+    dragged: { kind: 'cabinet', cabinet: cabinet.id },
     target: { kind: 'cabinet', cabinet: cabinet.id },
   });
-  const isOver = useDrag(
-    (drag) => drag?.target?.kind === 'cabinet' && drag.target.cabinet === cabinet.id,
-  );
+  const look = useDrag((drag) => lookOf(cabinet, drag));
+  const isOver = look === 'opening';
   useEffect(() => {
     if (!isOver || isShown) {
       return;
@@ -102,7 +113,7 @@ function Tab({ cabinet, isShown, onShow }: TabProps) {
       type="button"
       role="tab"
       aria-selected={isShown}
-      className={`cabinet-tab hand ${isOver ? 'opening' : ''}`}
+      className={`cabinet-tab hand ${look}`}
       onClick={onShow}
     >
       {cabinet.name}

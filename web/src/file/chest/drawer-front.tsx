@@ -37,6 +37,9 @@ function lookOf(folder: Folder, drag: Drag | null): string {
   if (drag?.target?.kind !== 'front' || drag.target.folder !== folder.id) {
     return '';
   }
+  if (drag.dragged.kind === 'cabinet') {
+    return '';
+  }
   if (drag.dragged.kind === 'folder') {
     return drag.part === 'inside' ? 'takes' : drag.part;
   }

@@ -33,7 +33,7 @@ export function usePlan(tray: ReadonlySet<string>, isDragging: boolean): PlanOf 
 
 /** One that is in the tray brings all of the tray along. */
 function draggedPlugins(dragged: Dragged, tray: ReadonlySet<string>): readonly string[] {
-  if (dragged.kind === 'folder') {
+  if (dragged.kind !== 'plugins') {
     return [];
   }
   if (dragged.along) {
@@ -43,7 +43,7 @@ function draggedPlugins(dragged: Dragged, tray: ReadonlySet<string>): readonly s
 }
 
 const isTrayDragged = (
-  { plugin, from }: Exclude<Dragged, { kind: 'folder' }>,
+  { plugin, from }: Extract<Dragged, { kind: 'plugins' }>,
   tray: ReadonlySet<string>,
 ): boolean => tray.has(plugin) && from === undefined;
 
@@ -56,6 +56,7 @@ export function useDrop(
 ): (dragged: Dragged, plan: DropPlan) => void {
   const { act } = useActs();
   const { notify } = useNotices();
+  const { cabinet, chooseCabinet } = useArrangement();
   const kept = [...tray.ids];
   return (dragged, { outcome }) => {
     switch (outcome.kind) {
@@ -69,7 +70,7 @@ export function useDrop(
         return;
       case 'act': {
         // What was dragged out of the tray leaves it; undo brings it back.
-        const isOfTray = dragged.kind !== 'folder' && isTrayDragged(dragged, tray.ids);
+        const isOfTray = dragged.kind === 'plugins' && isTrayDragged(dragged, tray.ids);
         const refill = (): void => {
           tray.add(kept);
         };
@@ -79,6 +80,10 @@ export function useDrop(
         }
         if (isDone && outcome.act.act === 'file') {
           onFiled(outcome.act.folder);
+        }
+        if (isDone && outcome.act.act === 'move-cabinet' && cabinet) {
+          // Where none was chosen the first is shown, which may be another one now.
+          chooseCabinet(cabinet.id);
         }
         if (isDone && outcome.act.act === 'move-folder' && outcome.act.parent !== null) {
           acts.reveal(outcome.act.parent);

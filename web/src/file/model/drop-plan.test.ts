@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { perform } from '@clever-drawer/core/acts';
 import { createArranger } from '@clever-drawer/core/arrangement';
+import { applyChange } from '@clever-drawer/core/change';
 import { asId } from '@clever-drawer/core/id';
 import {
   byPosition,
@@ -64,6 +65,36 @@ const scene = (more: Partial<DropScene> = {}): DropScene => ({
 });
 const taken = { kind: 'plugins', plugin: 'plugin of first', placement: 'first' } as const;
 const front = (name: string) => ({ kind: 'front', folder: name }) as const;
+
+describe('what letting a cabinet go does', () => {
+  const cabinets = ['a', 'b', 'c', 'd'].map((name) => ({ ...cabinet, id: id(name), name }));
+  const order = orderOf(cabinets.map((one, at) => ({ ...one, position: 'FKPU'.charAt(at) })));
+  it.each([
+    ['a', 'c', 'Move a after c', 'bcad'],
+    ['d', 'b', 'Move d before b', 'adbc'],
+    ['a', 'd', 'Move a after d', 'bcda'],
+    ['b', 'a', 'Move b before a', 'bacd'],
+  ])('over another tab puts it there: %s over %s', (dragged, over, words, row) => {
+    const plan = planDrop(
+      scene({ cabinets }),
+      { kind: 'cabinet', cabinet: dragged },
+      { kind: 'cabinet', cabinet: over },
+    );
+    const done = plan.outcome.kind === 'act' && perform(order, plan.outcome.act, () => undefined);
+    const after = done && done.ok ? applyChange(order, done.value.change) : order;
+    const names = [...after.values()]
+      .filter((record) => record.table === 'cabinet')
+      .sort(byPosition)
+      .map((record) => record.name);
+    expect([textOf(plan), names.join('')]).toEqual([words, row]);
+  });
+  it('is nothing elsewhere', () => {
+    for (const target of [null, { kind: 'end' }, { kind: 'cabinet', cabinet: 'a' }] as const) {
+      const plan = planDrop(scene({ cabinets }), { kind: 'cabinet', cabinet: 'a' }, target);
+      expect([textOf(plan), plan.outcome.kind]).toEqual(['a', 'nothing']);
+    }
+  });
+});
 
 describe('what letting a plugin go does', () => {
   it('is nothing on the folder it stands in, and says so', () => {

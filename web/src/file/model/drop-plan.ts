@@ -24,7 +24,8 @@ export type Dragged =
       /** All that is taken along from an opened folder, in its order; the plugin itself is among it. */
       readonly along?: Along | undefined;
     }
-  | { readonly kind: 'folder'; readonly folder: string };
+  | { readonly kind: 'folder'; readonly folder: string }
+  | { readonly kind: 'cabinet'; readonly cabinet: string };
 
 /** What is selected in an opened folder. */
 export interface Along {
@@ -62,7 +63,7 @@ export interface DropPlan {
 export interface DropScene {
   readonly arrangement: Pick<Arrangement, 'folders' | 'placements' | 'below'>;
   readonly cabinets: readonly Pick<Cabinet, 'id' | 'name' | 'sortedBy'>[];
-  /** The plugins that are dragged; for a folder none. */
+  /** The plugins that are dragged; for a folder or a cabinet none. */
   readonly plugins: readonly string[];
   /** "Gullwing", or "3 plugins". */
   readonly what: string;
@@ -83,9 +84,30 @@ const folderIn = (
 
 /** What letting go here would do. */
 export function planDrop(scene: DropScene, dragged: Dragged, target: Target | null): DropPlan {
-  return dragged.kind === 'folder'
-    ? planFolderDrop(scene, dragged.folder, target)
-    : planPluginDrop(scene, dragged, target);
+  switch (dragged.kind) {
+    case 'cabinet':
+      return planCabinetDrop(scene, dragged.cabinet, target);
+    case 'folder':
+      return planFolderDrop(scene, dragged.folder, target);
+    default:
+      return planPluginDrop(scene, dragged, target);
+  }
+}
+
+/** Over a tab on its left a cabinet goes before that one, over one on its right behind it. */
+function planCabinetDrop({ cabinets }: DropScene, id: string, target: Target | null): DropPlan {
+  const from = cabinets.findIndex((one) => one.id === id);
+  const to = cabinets.findIndex((one) => target?.kind === 'cabinet' && one.id === target.cabinet);
+  const [moved, over] = [cabinets[from], cabinets[to]];
+  if (!moved || !over || from === to) {
+    return { words: [name(moved?.name ?? '')], outcome: nothing };
+  }
+  const part = to < from ? 'before' : 'behind';
+  const before = cabinets[part === 'before' ? to : to + 1]?.id ?? null;
+  return {
+    words: [plain(texts.put), name(moved.name), plain(texts.partWords[part]), name(over.name)],
+    outcome: { kind: 'act', act: { act: 'move-cabinet', cabinet: moved.id, before } },
+  };
 }
 
 function planFolderDrop(scene: DropScene, id: string, target: Target | null): DropPlan {
