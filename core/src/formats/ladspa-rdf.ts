@@ -48,7 +48,7 @@ export const rdfText = (value: unknown): string | null => {
 };
 
 /** What a description is found by that names a plugin by its label: labels alone are not unique. */
-export const labelKey = (path: string, label: string): string => `${stemOfPath(path)}:${label}`;
+const labelKey = (path: string, label: string): string => `${stemOfPath(path)}:${label}`;
 
 /** A plugin in RDF: its unique id (or program and label), its class, and all that stands below it. */
 export interface LadspaNode {

@@ -91,6 +91,10 @@ function useCabinets(
 ): Pick<ArrangementContext, 'cabinets' | 'cabinet' | 'chooseCabinet'> {
   const [chosen, setChosen] = useState(() => readStored(`cabinet.${computer}`, ''));
   const cabinets = useMemo(() => cabinetsOf(order), [order]);
+  if (chosen === '' && cabinets[0]) {
+    // It stays shown when it is no longer the first.
+    setChosen(cabinets[0].id);
+  }
   const chooseCabinet = useCallback(
     (id: string) => {
       writeStored(`cabinet.${computer}`, id);

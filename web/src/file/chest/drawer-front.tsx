@@ -34,10 +34,8 @@ function lookOf(folder: Folder, drag: Drag | null): string {
   if (drag?.dragged.kind === 'folder' && drag.dragged.folder === folder.id) {
     return 'dragged';
   }
-  if (drag?.target?.kind !== 'front' || drag.target.folder !== folder.id) {
-    return '';
-  }
-  if (drag.dragged.kind === 'cabinet') {
+  const isOver = drag?.target?.kind === 'front' && drag.target.folder === folder.id;
+  if (!isOver || drag.dragged.kind === 'cabinet') {
     return '';
   }
   if (drag.dragged.kind === 'folder') {

@@ -56,7 +56,6 @@ export function useDrop(
 ): (dragged: Dragged, plan: DropPlan) => void {
   const { act } = useActs();
   const { notify } = useNotices();
-  const { cabinet, chooseCabinet } = useArrangement();
   const kept = [...tray.ids];
   return (dragged, { outcome }) => {
     switch (outcome.kind) {
@@ -80,10 +79,6 @@ export function useDrop(
         }
         if (isDone && outcome.act.act === 'file') {
           onFiled(outcome.act.folder);
-        }
-        if (isDone && outcome.act.act === 'move-cabinet' && cabinet) {
-          // Where none was chosen the first is shown, which may be another one now.
-          chooseCabinet(cabinet.id);
         }
         if (isDone && outcome.act.act === 'move-folder' && outcome.act.parent !== null) {
           acts.reveal(outcome.act.parent);
